@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 return [
-    'driver' => env('SESSION_DRIVER', 'database'),
+    'driver' => env('SESSION_DRIVER', 'signed-in'),
     'lifetime' => 60 * 24 * 14,
     'expire_on_close' => false,
     'encrypt' => false,
@@ -12,8 +12,8 @@ return [
     'cookie' => 'fall-bend-session',
     'path' => '/',
     'domain' => null,
-    // Served on loopback without TLS by bin/start; behind TLS set SESSION_SECURE_COOKIE=true.
-    'secure' => env('SESSION_SECURE_COOKIE', false),
+    // Without a word: over a safe line only, to those who came over one. TRUSTED_PROXIES says whose word counts.
+    'secure' => env('SESSION_SECURE_COOKIE'),
     'http_only' => true,
     'same_site' => 'lax',
 ];

@@ -15,23 +15,32 @@ use App\Http\Controllers\HealthController;
 use App\Http\Controllers\HowToController;
 use App\Http\Controllers\JobController;
 use App\Http\Controllers\LogController;
+use App\Http\Controllers\MembershipController;
 use App\Http\Controllers\PageController;
 use App\Http\Controllers\PhotographController;
 use App\Http\Controllers\PriceController;
 use App\Http\Controllers\QuestionController;
 use App\Http\Controllers\RecordController;
+use App\Http\Controllers\SecondFactorController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShareController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\StartController;
+use App\Http\Controllers\StatusController;
 use App\Http\Controllers\WorkerController;
 use App\Http\Middleware\DocumentOfRevision;
 use App\Http\Middleware\InTurn;
+use App\Http\Middleware\May;
+use App\Http\Middleware\RoomToWrite;
+use App\People\Ability;
 use Illuminate\Support\Facades\Route;
 
 Route::pattern('id', '[0-9A-Za-z]{1,40}');
 Route::pattern('crew', '[0-9]{1,15}');
 Route::pattern('invitation', '[0-9]{1,15}');
+Route::pattern('share', '[0-9]{1,15}');
+Route::pattern('person', '[0-9]{1,15}');
+Route::pattern('entry', '[0-9]{1,15}');
 
 Route::prefix('api')->group(static function (): void {
     Route::post('session', [SessionController::class, 'store']);
@@ -39,6 +48,9 @@ Route::prefix('api')->group(static function (): void {
     Route::post('entrance/first', [EntranceController::class, 'first']);
     Route::post('entrance/forgotten', [EntranceController::class, 'forgotten']);
     Route::post('entrance/reset', [EntranceController::class, 'reset']);
+    Route::post('entrance/sign-up', [EntranceController::class, 'askToSignUp']);
+    Route::post('entrance/sign-up/{letter}', [EntranceController::class, 'signUp'])
+        ->where('letter', '[0-9A-Za-z_.-]{20,600}');
     Route::get('invitations/{token}', [EntranceController::class, 'invitation'])->where('token', '[0-9A-Za-z]{20,60}');
     Route::post('invitations/{token}', [EntranceController::class, 'accept'])->where('token', '[0-9A-Za-z]{20,60}');
     Route::get('shared/{token}', [ShareController::class, 'show'])->where('token', '[0-9A-Za-z]{20,60}');
@@ -49,41 +61,13 @@ Route::prefix('api')->group(static function (): void {
         Route::delete('session', [SessionController::class, 'destroy']);
         Route::put('account', [AccountController::class, 'update']);
         Route::put('account/password', [AccountController::class, 'password']);
+        Route::post('account/second-factor', [SecondFactorController::class, 'begin']);
+        Route::put('account/second-factor', [SecondFactorController::class, 'confirm']);
+        Route::delete('account/second-factor', [SecondFactorController::class, 'end']);
+        Route::get('account/audit', [AccountController::class, 'audit']);
         Route::get('account/devices', [AccountController::class, 'devices']);
         Route::delete('account/devices', [AccountController::class, 'signOutElsewhere']);
-        Route::post('crews', [CrewController::class, 'store']);
-        Route::get('crews/{crew}', [CrewController::class, 'show']);
-        Route::put('crews/{crew}', [CrewController::class, 'update']);
-        Route::post('crews/{crew}/choose', [CrewController::class, 'choose']);
-        Route::post('crews/{crew}/invitations', [CrewController::class, 'invite']);
-        Route::delete('crews/{crew}/invitations/{invitation}', [CrewController::class, 'withdraw']);
-        Route::get('choices', ChoicesController::class);
-        Route::get('starts', [StartController::class, 'index']);
-        Route::post('starts/{start}', [StartController::class, 'make'])->where('start', '[a-z-]{1,40}');
-        Route::get('how-to', [HowToController::class, 'index']);
-        Route::post('how-to/{howTo}', [HowToController::class, 'answer'])->where('howTo', '[a-z-]{1,40}');
-        Route::get('jobs', [JobController::class, 'index']);
-        Route::post('jobs', [JobController::class, 'store']);
-        Route::post('jobs/import', [JobController::class, 'import']);
-        Route::get('jobs/{id}', [JobController::class, 'show']);
-        Route::put('jobs/{id}', [JobController::class, 'update']);
-        Route::delete('jobs/{id}', [ShelfController::class, 'destroy']);
-        Route::post('jobs/{id}/archive', [ShelfController::class, 'archive']);
-        Route::post('jobs/{id}/put-back', [ShelfController::class, 'putBack']);
-        Route::post('jobs/{id}/copy', [ShelfController::class, 'copy']);
-        Route::post('jobs/{id}/undo', [JobController::class, 'undo']);
-        Route::post('jobs/{id}/redo', [JobController::class, 'redo']);
-        Route::post('jobs/{id}/back', [JobController::class, 'goBack']);
-        Route::get('jobs/{id}/file', [JobController::class, 'file']);
-        Route::get('jobs/{id}/raw', [JobController::class, 'raw']);
-        Route::get('jobs/{id}/log', [LogController::class, 'index']);
-        Route::post('jobs/{id}/log', [LogController::class, 'store']);
-        Route::get('jobs/{id}/shares', [ShareController::class, 'index']);
-        Route::post('jobs/{id}/shares', [ShareController::class, 'store']);
-        Route::delete('jobs/{id}/shares/{share}', [ShareController::class, 'destroy'])->where('share', '[0-9]{1,15}');
-        Route::post('jobs/{id}/photographs', [PhotographController::class, 'store']);
-        Route::get('jobs/{id}/photographs/{hash}', [PhotographController::class, 'show'])
-            ->where('hash', '[0-9a-f]{64}');
+        // What is only asked changes nothing.
         Route::post('record', [RecordController::class, 'show']);
         Route::post('record/file', [RecordController::class, 'file'])->middleware(InTurn::class);
         Route::post('evaluate', [EvaluationController::class, 'evaluate']);
@@ -105,27 +89,89 @@ Route::prefix('api')->group(static function (): void {
         Route::post('hang', [EvaluationController::class, 'hang']);
         Route::post('wrap', [FileController::class, 'wrap']);
         Route::post('make-up', [EvaluationController::class, 'makeUp'])->middleware(InTurn::class);
-        Route::get('catalogue', [CatalogueController::class, 'index']);
-        Route::get('catalogue/own', [CatalogueController::class, 'own']);
-        Route::post('catalogue/own', [CatalogueController::class, 'store']);
-        Route::delete('catalogue/own/{id}', [CatalogueController::class, 'destroy'])->where('id', '[0-9]{1,15}');
-        Route::get('amendments', [AmendmentsController::class, 'index']);
-        Route::put('amendments', [AmendmentsController::class, 'store']);
-        Route::delete('amendments/{id}', [AmendmentsController::class, 'destroy'])->where('id', '[0-9]{1,15}');
-        Route::get('prices', [PriceController::class, 'index']);
-        Route::put('prices', [PriceController::class, 'update']);
-        Route::delete('prices/{id}', [PriceController::class, 'destroy'])->where('id', '[0-9]{1,15}');
-        Route::delete('questions/{key}', [QuestionController::class, 'destroy'])->where('key', '[\\w-]{8,80}');
         Route::post('lengths', [EvaluationController::class, 'lengths']);
         Route::post('reckon/{name}', [EvaluationController::class, 'reckon'])->middleware(InTurn::class);
+        Route::delete('questions/{key}', [QuestionController::class, 'destroy'])->where('key', '[\\w-]{8,80}');
+        Route::post('starts/{start}', [StartController::class, 'make'])->where('start', '[a-z-]{1,40}');
+        Route::post('how-to/{howTo}', [HowToController::class, 'answer'])->where('howTo', '[a-z-]{1,40}');
+        // Whoever is in a crew reads it.
+        Route::get('choices', ChoicesController::class);
+        Route::get('starts', [StartController::class, 'index']);
+        Route::get('how-to', [HowToController::class, 'index']);
+        Route::get('crews/{crew}', [CrewController::class, 'show']);
+        Route::get('jobs', [JobController::class, 'index']);
+        Route::get('jobs/{id}', [JobController::class, 'show']);
+        Route::get('jobs/{id}/file', [JobController::class, 'file']);
+        Route::get('jobs/{id}/raw', [JobController::class, 'raw']);
+        Route::get('jobs/{id}/log', [LogController::class, 'index']);
+        Route::get('jobs/{id}/shares', [ShareController::class, 'index']);
+        Route::get('jobs/{id}/photographs/{hash}', [PhotographController::class, 'show'])
+            ->where('hash', '[0-9a-f]{64}');
+        Route::get('catalogue', [CatalogueController::class, 'index']);
+        Route::get('catalogue/own', [CatalogueController::class, 'own']);
+        Route::get('amendments', [AmendmentsController::class, 'index']);
+        Route::get('prices', [PriceController::class, 'index']);
+        Route::post('crews/{crew}/choose', [CrewController::class, 'choose']);
+        Route::delete('crews/{crew}/membership', [MembershipController::class, 'leave']);
+        // Whoever has an account may begin a crew of their own.
+        Route::post('crews', [CrewController::class, 'store'])->middleware(RoomToWrite::class);
+        // What takes a role.
+        Route::middleware([May::to(Ability::Log), RoomToWrite::class])->group(static function (): void {
+            Route::post('jobs/{id}/log', [LogController::class, 'store']);
+            Route::post('jobs/{id}/photographs', [PhotographController::class, 'store']);
+        });
+        Route::middleware([May::to(Ability::Edit), RoomToWrite::class])->group(static function (): void {
+            Route::put('jobs/{id}', [JobController::class, 'update']);
+            Route::post('jobs/{id}/undo', [JobController::class, 'undo']);
+            Route::post('jobs/{id}/redo', [JobController::class, 'redo']);
+            Route::post('jobs/{id}/back', [JobController::class, 'goBack']);
+        });
+        Route::middleware([May::to(Ability::Start), RoomToWrite::class])->group(static function (): void {
+            Route::post('jobs', [JobController::class, 'store']);
+            Route::post('jobs/import', [JobController::class, 'import']);
+            Route::post('jobs/{id}/copy', [ShelfController::class, 'copy']);
+        });
+        Route::middleware([May::to(Ability::PutAway), RoomToWrite::class])->group(static function (): void {
+            Route::delete('jobs/{id}', [ShelfController::class, 'destroy']);
+            Route::post('jobs/{id}/archive', [ShelfController::class, 'archive']);
+            Route::post('jobs/{id}/put-back', [ShelfController::class, 'putBack']);
+        });
+        Route::middleware([May::to(Ability::Share), RoomToWrite::class])->group(static function (): void {
+            Route::post('jobs/{id}/shares', [ShareController::class, 'store']);
+            Route::delete('jobs/{id}/shares/{share}', [ShareController::class, 'destroy']);
+        });
+        Route::middleware([May::to(Ability::Numbers), RoomToWrite::class])->group(static function (): void {
+            Route::post('catalogue/own', [CatalogueController::class, 'store']);
+            Route::delete('catalogue/own/{entry}', [CatalogueController::class, 'destroy']);
+            Route::put('amendments', [AmendmentsController::class, 'store']);
+            Route::delete('amendments/{entry}', [AmendmentsController::class, 'destroy']);
+            Route::put('prices', [PriceController::class, 'update']);
+            Route::delete('prices/{entry}', [PriceController::class, 'destroy']);
+        });
+        Route::middleware([May::to(Ability::Invite), RoomToWrite::class])->group(static function (): void {
+            Route::post('crews/{crew}/invitations', [CrewController::class, 'invite']);
+            Route::delete('crews/{crew}/invitations/{invitation}', [CrewController::class, 'withdraw']);
+        });
+        Route::middleware(May::to(Ability::Own))->group(static function (): void {
+            Route::get('status', StatusController::class);
+            Route::put('crews/{crew}', [CrewController::class, 'update']);
+            Route::get('crews/{crew}/audit', [MembershipController::class, 'audit']);
+            Route::put('crews/{crew}/people/{person}', [MembershipController::class, 'give']);
+            Route::delete('crews/{crew}/people/{person}', [MembershipController::class, 'takeOut']);
+        });
     });
 });
 
-// Whether the application answers, with its database behind it; nothing is said of what is in it.
-Route::get('health', HealthController::class)->withoutMiddleware('web');
+// For load balancers and monitoring. Workers for heavy questions count for themselves.
+Route::withoutMiddleware('web')->group(static function (): void {
+    Route::get('health/live', [HealthController::class, 'live']);
+    Route::get('health/ready', [HealthController::class, 'ready']);
+    Route::get('metrics', [HealthController::class, 'metrics']);
+    Route::get('metrics/heavy', [HealthController::class, 'metrics']);
+});
 
 // What opens the application where there is no connection.
 Route::get('worker.js', WorkerController::class)->withoutMiddleware('web');
 
 // Every other address is the interface's own.
-Route::get('/{any?}', PageController::class)->where('any', '^(?!api/|build/).*');
+Route::get('/{any?}', PageController::class)->where('any', '^(?!api/|build/|health/|metrics).*');

@@ -7,6 +7,7 @@ namespace Tests;
 use App\Models\Crew;
 use App\Models\Job;
 use App\Models\User;
+use App\People\Role;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\Hash;
@@ -53,14 +54,14 @@ abstract class TestCase extends BaseTestCase
         return Job::query()->findOrFail($id);
     }
 
-    protected static function member(Crew $crew, string $name): User
+    protected static function member(Crew $crew, string $name, Role $role = Role::Owner): User
     {
         $user = User::query()->create([
             'name' => $name,
             'email' => "{$name}@example.test",
             'password' => Hash::make('secret-'.$name),
         ]);
-        $user->crews()->attach($crew);
+        $user->crews()->attach($crew, ['role' => $role->value]);
 
         return $user;
     }

@@ -9,12 +9,15 @@ use App\Http\Controllers\CrewController;
 use App\Http\Controllers\EntranceController;
 use App\Http\Controllers\EvaluationController;
 use App\Http\Controllers\PhotographController;
+use App\Http\Controllers\SecondFactorController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShareController;
 use App\Http\Problems;
 use App\Log\JobLog;
+use App\Models\AuditEntry;
 use App\Models\Invitation;
 use App\Models\Share;
+use App\Operations\StatusReport;
 use App\People\Sessions;
 use FallBend\Core\Buying\Hours;
 use FallBend\Core\Buying\Materials;
@@ -132,6 +135,10 @@ final class Answers
         'Account' => [SessionController::class, 'Account'],
         'Entrance' => [EntranceController::class, 'Entrance'],
         'OpenInvitation' => [EntranceController::class, 'OpenInvitation'],
+        'AuditEntry' => [AuditEntry::class, 'WrittenAudit'],
+        'InstallationStatus' => [StatusReport::class, 'InstallationStatus'],
+        'BegunSecondFactor' => [SecondFactorController::class, 'BegunSecondFactor'],
+        'RecoveryCodes' => [SecondFactorController::class, 'RecoveryCodes'],
         'Invitation' => [Invitation::class, 'WrittenInvitation'],
         'CrewPeople' => [CrewController::class, 'CrewPeople'],
         'SignedInDevice' => [Sessions::class, 'SignedInDevice'],

@@ -9,6 +9,8 @@ final class Calls
 {
     public const ID = [['name' => 'id', 'in' => 'path', 'required' => true, 'schema' => ['type' => 'string']]];
 
+    public const ENTRY = [['name' => 'entry', 'in' => 'path', 'required' => true, 'schema' => ['type' => 'integer']]];
+
     /**
      * @param array<string, mixed>|null $body
      * @param string|array<string, mixed>|null $answer a name of a shape, or a shape

@@ -484,14 +484,14 @@ final readonly class Description
                     201,
                 ),
             ],
-            '/api/catalogue/own/{id}' => [
+            '/api/catalogue/own/{entry}' => [
                 'delete' => Calls::describe(
                     'Take one back, unless others rest on it',
                     null,
                     null,
                     [404 => 'Problem', 422 => 'Problem'],
                     204,
-                ) + ['parameters' => Calls::ID],
+                ) + ['parameters' => Calls::ENTRY],
             ],
         ];
     }
@@ -513,9 +513,9 @@ final readonly class Description
                     [422 => 'Problem'],
                 ),
             ],
-            '/api/amendments/{id}' => [
+            '/api/amendments/{entry}' => [
                 'delete' => Calls::describe('Keep them no longer', null, null, [404 => 'Problem'], 204) + [
-                    'parameters' => Calls::ID,
+                    'parameters' => Calls::ENTRY,
                 ],
             ],
             '/api/prices' => [
@@ -530,9 +530,9 @@ final readonly class Description
                     [422 => 'Problem', 403 => 'Problem'],
                 ),
             ],
-            '/api/prices/{id}' => [
+            '/api/prices/{entry}' => [
                 'delete' => Calls::describe('Keep a price no longer', null, null, [404 => 'Problem'], 204) + [
-                    'parameters' => Calls::ID,
+                    'parameters' => Calls::ENTRY,
                 ],
             ],
         ];

@@ -9,6 +9,8 @@ final class PeopleDescription
 {
     private const TEXT = ['type' => 'string'];
 
+    private const ROLE = ['enum' => ['owner', 'lead', 'plumber', 'apprentice', 'reader']];
+
     private const NAME = ['type' => 'string', 'maxLength' => 80];
 
     /** @return array<string, mixed> */
@@ -16,9 +18,11 @@ final class PeopleDescription
     {
         return self::ofSessions() +
             self::ofTheEntrance() +
+            self::ofSigningUp() +
             self::ofInvitations() +
             self::ofAccounts() +
-            self::ofCrews();
+            self::ofCrews() +
+            self::ofRoles();
     }
 
     /** @return array<string, mixed> */
@@ -29,7 +33,11 @@ final class PeopleDescription
                 'get' => Calls::describe('Who is signed in', null, 'Account'),
                 'post' => Calls::describe(
                     'Sign in',
-                    Shapes::object(['email' => self::TEXT, 'password' => self::TEXT]),
+                    [
+                        'type' => 'object',
+                        'properties' => ['email' => self::TEXT, 'password' => self::TEXT, 'code' => self::TEXT],
+                        'required' => ['email', 'password'],
+                    ],
                     'Account',
                     [422 => 'Problem', 429 => 'Problem'],
                 ),
@@ -80,6 +88,31 @@ final class PeopleDescription
         ];
     }
 
+    /** @return array<string, mixed> where anybody may have an account */
+    private static function ofSigningUp(): array
+    {
+        return [
+            '/api/entrance/sign-up' => [
+                'post' => Calls::describe(
+                    'Send a letter with a link to make an account with, where anybody may have one',
+                    Shapes::object(['email' => self::TEXT]),
+                    null,
+                    [404 => 'Problem', 422 => 'Problem', 429 => 'Problem'],
+                    204,
+                ),
+            ],
+            '/api/entrance/sign-up/{letter}' => [
+                'post' => Calls::describe(
+                    'An account with a crew of its own, for whoever had the letter; it is signed in',
+                    Shapes::object(['name' => self::NAME, 'password' => self::TEXT, 'crew' => self::NAME]),
+                    'Account',
+                    [404 => 'Problem', 422 => 'Problem', 429 => 'Problem'],
+                    201,
+                ) + ['parameters' => [self::inPath('letter', self::TEXT)]],
+            ],
+        ];
+    }
+
     /** @return array<string, mixed> */
     private static function ofInvitations(): array
     {
@@ -124,6 +157,8 @@ final class PeopleDescription
                     204,
                 ),
             ],
+            '/api/account/second-factor' => self::ofTheSecondFactor(),
+            '/api/account/audit' => ['get' => self::audit('What was done with the account')],
             '/api/account/devices' => [
                 'get' => Calls::describe(
                     'The devices on which somebody is signed in',
@@ -131,6 +166,78 @@ final class PeopleDescription
                     Shapes::object(['devices' => Shapes::list(Shapes::ref('SignedInDevice'))]),
                 ),
                 'delete' => Calls::describe('Sign out every device but this one', null, null, [], 204),
+            ],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function ofTheSecondFactor(): array
+    {
+        $problems = [422 => 'Problem', 429 => 'Problem'];
+        $password = Shapes::object(['current' => self::TEXT]);
+
+        return [
+            'post' => Calls::describe(
+                'Begin to set up a second factor: what the phone reads is said this once',
+                $password,
+                'BegunSecondFactor',
+                $problems,
+                201,
+            ),
+            'put' => Calls::describe(
+                'Ask for it from now on, given a code of it; codes for paper are said this once',
+                Shapes::object(['code' => self::TEXT]),
+                'RecoveryCodes',
+                $problems,
+            ),
+            'delete' => Calls::describe('Ask for it no more', $password, null, $problems, 204),
+        ];
+    }
+
+    /**
+     * @param list<array<string, mixed>> $parameters
+     * @return array<string, mixed>
+     */
+    private static function audit(string $summary, array $parameters = []): array
+    {
+        $before = [
+            'name' => 'before',
+            'in' => 'query',
+            'description' => 'the entry before which they stand; without it the newest',
+            'schema' => ['type' => 'integer'],
+        ];
+
+        return Calls::describe(
+            "{$summary}, the newest first",
+            null,
+            Shapes::object(['entries' => Shapes::list(Shapes::ref('AuditEntry'))]),
+            [403 => 'Problem', 404 => 'Problem', 422 => 'Problem'],
+        ) + ['parameters' => [...$parameters, $before]];
+    }
+
+    /** @return array<string, mixed> what the owner of a crew does with its people */
+    private static function ofRoles(): array
+    {
+        $crew = self::inPath('crew', ['type' => 'integer']);
+        $person = ['parameters' => [$crew, self::inPath('person', ['type' => 'integer'])]];
+        $problems = [403 => 'Problem', 404 => 'Problem', 422 => 'Problem'];
+        $role = Shapes::object(['role' => self::ROLE]);
+
+        return [
+            '/api/status' => [
+                'get' => Calls::describe('How the installation is', null, 'InstallationStatus', [403 => 'Problem']),
+            ],
+            '/api/crews/{crew}/audit' => [
+                'get' => self::audit('What was done in a crew', [$crew]),
+            ],
+            '/api/crews/{crew}/people/{person}' => [
+                'put' => Calls::describe('Give somebody a role', $role, null, $problems, 204) + $person,
+                'delete' => Calls::describe('Take somebody out of a crew', null, null, $problems, 204) + $person,
+            ],
+            '/api/crews/{crew}/membership' => [
+                'delete' => Calls::describe('Leave a crew', null, 'Account', [404 => 'Problem', 422 => 'Problem']) + [
+                    'parameters' => [$crew],
+                ],
             ],
         ];
     }
@@ -157,7 +264,11 @@ final class PeopleDescription
             '/api/crews/{crew}/invitations' => [
                 'post' => Calls::describe(
                     'A new invitation; what stands in its link is said this once',
-                    Shapes::object(['for' => self::NAME]),
+                    [
+                        'type' => 'object',
+                        'properties' => ['for' => self::NAME, 'role' => self::ROLE],
+                        'required' => ['for'],
+                    ],
                     Shapes::object(['invitation' => Shapes::ref('Invitation'), 'link' => self::TEXT]),
                     $problems,
                     201,

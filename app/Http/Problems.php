@@ -34,6 +34,8 @@ final class Problems
         $exceptions->shouldRenderJsonWhen(
             static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson(),
         );
+        $exceptions->report(Noted::note(...))->stop();
+        $exceptions->respond(Noted::named(...));
         $exceptions->dontReport([BadInput::class, DeletedJob::class, StaleEdit::class, UnreadableJob::class]);
         $exceptions->render(self::badInput(...));
         $exceptions->render(self::stale(...));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\People\Role;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -26,10 +27,16 @@ final class Crew extends Model
         self::query()->whereKey($id)->lockForUpdate()->first();
     }
 
+    /** What the member through whom this crew was read is in it. */
+    public function roleOfMember(): Role
+    {
+        return Role::ofMembership($this);
+    }
+
     /** @return BelongsToMany<User, $this> */
     public function members(): BelongsToMany
     {
-        return $this->belongsToMany(User::class);
+        return $this->belongsToMany(User::class)->withPivot('role');
     }
 
     /** @return HasMany<Job, $this> */

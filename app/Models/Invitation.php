@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\People\Audit;
+use App\People\Role;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 
 /**
  * A link by which one person joins a crew, once. What stands in the link is not kept, only its hash.
@@ -15,6 +18,7 @@ use Illuminate\Support\Carbon;
  * @property int $crew_id
  * @property int $author_id
  * @property string $for whom it is for, in words
+ * @property Role $role what they are to be in the crew
  * @property string $token_hash
  * @property Carbon $expires_at
  * @property ?Carbon $withdrawn_at
@@ -28,6 +32,7 @@ use Illuminate\Support\Carbon;
  *     id: int,
  *     for: string,
  *     by: string,
+ *     role: string,
  *     expires_at: string,
  *     state: 'open'|'accepted'|'withdrawn'|'expired',
  *     accepted_by: ?string,
@@ -45,6 +50,7 @@ final class Invitation extends Model
         'crew_id',
         'author_id',
         'for',
+        'role',
         'token_hash',
         'expires_at',
         'withdrawn_at',
@@ -57,7 +63,33 @@ final class Invitation extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['expires_at' => 'datetime', 'withdrawn_at' => 'datetime', 'accepted_at' => 'datetime'];
+        return [
+            'role' => Role::class,
+            'expires_at' => 'datetime',
+            'withdrawn_at' => 'datetime',
+            'accepted_at' => 'datetime',
+        ];
+    }
+
+    /**
+     * Makes one, and notes who did.
+     *
+     * @param string $token what stands in its link
+     */
+    public static function of(Crew $crew, User $by, string $for, Role $role, string $token): self
+    {
+        return DB::transaction(static function () use ($crew, $by, $for, $role, $token): self {
+            Audit::ofCrew($crew->id, 'invited', $by, ['person' => $for, 'role' => $role->value]);
+
+            return self::query()->create([
+                'crew_id' => $crew->id,
+                'author_id' => $by->id,
+                'for' => $for,
+                'role' => $role,
+                'token_hash' => self::hashOf($token),
+                'expires_at' => Carbon::now()->addDays(self::DAYS),
+            ]);
+        });
     }
 
     /** @return BelongsTo<Crew, $this> */
@@ -114,6 +146,7 @@ final class Invitation extends Model
             'id' => $this->id,
             'for' => $this->for,
             'by' => $this->author->name,
+            'role' => $this->role->value,
             'expires_at' => $this->expires_at->toIso8601String(),
             'state' => $this->state(),
             'accepted_by' => $this->acceptedBy?->name,

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\People\Role;
 use FallBend\Core\Input\BadInput;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Illuminate\Http\Request;
+use Illuminate\Support\Carbon;
 
 /**
  * @property int $id
@@ -16,26 +18,49 @@ use Illuminate\Http\Request;
  * @property string $email
  * @property string $password
  * @property ?int $current_crew_id the crew that was chosen last; null: none was
+ * @property ?string $totp_secret that of a second factor, sealed in the database; null: there is none
+ * @property ?Carbon $totp_since null: none is asked for
+ * @property ?int $totp_last the step of the last code that was taken
+ * @property ?list<string> $recovery_hashes of the codes on paper that are left
  * @property-read Collection<int, Crew> $crews
  */
 final class User extends Authenticatable
 {
     protected $fillable = ['name', 'email', 'password'];
 
-    protected $attributes = ['current_crew_id' => null, 'remember_token' => null];
+    protected $attributes = [
+        'current_crew_id' => null,
+        'remember_token' => null,
+        'totp_secret' => null,
+        'totp_since' => null,
+        'totp_last' => null,
+        'recovery_hashes' => null,
+    ];
 
-    protected $hidden = ['password', 'remember_token'];
+    protected $hidden = ['password', 'remember_token', 'totp_secret', 'recovery_hashes'];
 
     /** @return BelongsToMany<Crew, $this> */
     public function crews(): BelongsToMany
     {
-        return $this->belongsToMany(Crew::class);
+        return $this->belongsToMany(Crew::class)->withPivot('role');
+    }
+
+    /** What this user is in the crew through which they were read. */
+    public function roleInCrew(): Role
+    {
+        return Role::ofMembership($this);
     }
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['password' => 'hashed'];
+        return [
+            'password' => 'hashed',
+            'totp_secret' => 'encrypted',
+            'totp_since' => 'datetime',
+            'totp_last' => 'integer',
+            'recovery_hashes' => 'array',
+        ];
     }
 
     /** Whoever asks. */

@@ -32,10 +32,8 @@ final readonly class LetIn
     {
         $make = fn (): User => DB::transaction(function () use ($person, $crew): User {
             abort_unless($this->isEmpty(), 409, 'Somebody has an account here already. Ask them to invite you.');
-            $user = self::account($person);
-            $user->crews()->attach(Crew::query()->create(['name' => $crew]));
 
-            return $user;
+            return $this->withCrew($person, $crew);
         });
         // Of two who come at once one waits, and is too late.
         $user = Cache::lock('the first account', 30)->block(10, $make);
@@ -55,13 +53,43 @@ final readonly class LetIn
         return DB::transaction(static function () use ($token, $who): User {
             $invitation = Invitation::opened($token, true);
             $user = $who instanceof User ? $who : self::account($who);
-            $user->crews()->syncWithoutDetaching([$invitation->crew_id]);
+            if ($user->crews->doesntContain($invitation->crew_id)) {
+                $user->crews()->attach($invitation->crew_id, ['role' => $invitation->role->value]);
+            }
             $user->unsetRelation('crews');
             $user->forceFill(['current_crew_id' => $invitation->crew_id])->save();
+            Audit::ofCrew($invitation->crew_id, 'joined', $user, ['role' => $invitation->role->value]);
             $invitation->update(['accepted_at' => Carbon::now(), 'accepted_by_id' => $user->id]);
 
             return $user;
         });
+    }
+
+    /**
+     * Makes an account with a crew of its own.
+     *
+     * @param array{name: string, email: string, password: string} $person
+     *
+     * @throws BadInput if the address has an account already
+     */
+    public function withCrew(array $person, string $crew): User
+    {
+        return DB::transaction(static function () use ($person, $crew): User {
+            $user = self::account($person);
+            self::startCrew($user, $crew);
+
+            return $user;
+        });
+    }
+
+    /** Starts a crew that somebody owns, and works for from now on. */
+    public static function startCrew(User $user, string $name): void
+    {
+        $crew = Crew::query()->create(['name' => $name]);
+        $user->crews()->attach($crew, ['role' => Role::Owner->value]);
+        $user->forceFill(['current_crew_id' => $crew->id])->save();
+        $user->unsetRelation('crews');
+        Audit::ofCrew($crew->id, 'crew-started', $user, ['crew' => $name]);
     }
 
     /**

@@ -64,7 +64,7 @@ final class Sessions
     }
 
     /** What a browser says of itself, in a few words. */
-    private static function named(string $agent): string
+    public static function named(string $agent): string
     {
         $has = static fn (string $word): bool => str_contains($agent, $word);
         $system = match (true) {

@@ -1,15 +1,27 @@
 # A private MariaDB on loopback, with its data inside the project. Never the system's instance.
 # shellcheck shell=bash
 
-# start_database NAME DATABASE: starts the instance var/NAME with an empty or kept database and exports DB_*
-start_database() {
-  local home="$VAR/$1/mariadb"
-  DB_NOTE="$home/group"
-  DB_DATA="$home/data"
+# database_paths NAME: where the instance var/NAME has its things
+database_paths() {
+  DB_HOME="$VAR/$1/mariadb"
+  DB_NOTE="$DB_HOME/group"
+  DB_DATA="$DB_HOME/data"
+  DB_LOGS="$DB_HOME/log"
   # A socket's path may have 107 bytes at the most.
-  DB_SOCKET_PATH="$home/mariadb.sock"
-  [ ${#DB_SOCKET_PATH} -le 100 ] || DB_SOCKET_PATH="/tmp/fall-bend-$(printf '%s' "$home" | sha256sum | cut -c1-12).sock"
+  DB_SOCKET_PATH="$DB_HOME/mariadb.sock"
+  [ ${#DB_SOCKET_PATH} -le 100 ] || DB_SOCKET_PATH="/tmp/fall-bend-$(printf '%s' "$DB_HOME" | sha256sum | cut -c1-12).sock"
+}
+
+# start_database NAME DATABASE [logged]: starts the instance var/NAME with an empty or kept database and exports DB_*.
+# `logged`: what is written is written to binary logs, too, from which it is restored to the minute
+start_database() {
+  database_paths "$1"
+  local home=$DB_HOME logged=()
   mkdir -p "$home"
+  if [ "${3:-}" = logged ]; then
+    mkdir -p "$DB_LOGS"
+    logged=(--log-bin="$DB_LOGS/written" --binlog-format=ROW --sync-binlog=1 --server-id=1 --expire-logs-days=8)
+  fi
   chmod 700 "$home"
   end_group "$DB_NOTE" TERM 60
   own "$home"
@@ -21,7 +33,7 @@ start_database() {
   DB_PORT=$(free_port)
   # shellcheck disable=SC2086
   launch "$DB_NOTE" "$home/mariadb.log" /usr/sbin/mariadbd --no-defaults --datadir="$DB_DATA" --socket="$DB_SOCKET_PATH" --pid-file="$home/mariadb.pid" \
-    --bind-address=127.0.0.1 --port="$DB_PORT" --character-set-server=utf8mb4 --innodb-buffer-pool-size=128M --performance-schema=OFF ${FALL_BEND_DB_OPTIONS:-}
+    --bind-address=127.0.0.1 --port="$DB_PORT" --character-set-server=utf8mb4 --innodb-buffer-pool-size=128M --performance-schema=OFF "${logged[@]}" ${FALL_BEND_DB_OPTIONS:-}
   DB_SERVER=$LAUNCHED
   local i
   for i in $(seq 1 300); do

@@ -25,6 +25,7 @@ install_debian() {
       database) [ -x /usr/sbin/mariadbd ] || missing+=(mariadb-server) ;;
       browser) command -v chromium >/dev/null || missing+=(chromium)
                command -v chromedriver >/dev/null || missing+=(chromium-driver) ;;
+      backup) command -v mariadb-backup >/dev/null || missing+=(mariadb-backup) ;;
       solver) command -v glpsol >/dev/null || missing+=(glpk-utils) ;;
     esac
   done

@@ -1,16 +1,22 @@
 # nginx before PHP-FPM, both our own, on loopback.
 # shellcheck shell=bash
 
+# So many requests are worked on, or wait for a worker, at a time; whoever comes then is told to come again.
+MOST_AT_ONCE=${FALL_BEND_AT_ONCE:-64}
+
 # start_web NAME PORT
 start_web() {
   local home="$VAR/$1/web" version flags=(-d opcache.jit_buffer_size=64M -d opcache.jit=tracing -d opcache.preload="$ROOT/bootstrap/preload.php" -d opcache.preload_user="$SERVER_USER") user='' log=''
   version=$(php -r 'echo PHP_MAJOR_VERSION.".".PHP_MINOR_VERSION;')
   mkdir -p "$home/tmp"
   FPM_NOTE="$home/fpm.group" HEAVY_NOTE="$home/heavy.group" NGINX_NOTE="$home/nginx.group" INSTRUMENTS_NOTE="$home/instruments.group"
+  QUEUE_NOTE="$home/queue.group" SCHEDULE_NOTE="$home/schedule.group"
   end_group "$NGINX_NOTE" QUIT 5
   end_group "$FPM_NOTE" QUIT 5
   end_group "$HEAVY_NOTE" QUIT 5
   end_group "$INSTRUMENTS_NOTE" TERM 5
+  end_group "$QUEUE_NOTE" TERM 30
+  end_group "$SCHEDULE_NOTE" TERM 5
   FPM_SOCKET="$home/fpm.sock" FPM_HEAVY_SOCKET="$home/heavy.sock" INSTRUMENTS_SOCKET="$home/tools.sock"
   if [ ${#FPM_HEAVY_SOCKET} -gt 100 ]; then
     local short
@@ -60,6 +66,7 @@ request_terminate_timeout = 60s' "$common"
       fastcgi_param SERVER_NAME \$host;
       fastcgi_param SERVER_PORT \$server_port;
       fastcgi_param REMOTE_ADDR \$remote_addr;
+      fastcgi_param HTTP_X_REQUEST_ID \$called;
       fastcgi_param HTTP_PROXY \"\";"
   cat > "$home/nginx.conf" <<CONF
 $([ ! -e "$BROTLI_MODULE" ] || echo "load_module $BROTLI_MODULE;")
@@ -68,9 +75,10 @@ worker_processes 1;
 daemon off;
 pid $home/nginx.pid;
 error_log $home/nginx.log;
-events { worker_connections 256; }
+events { worker_connections 1024; }
 http {
   access_log off;
+  server_tokens off;
   client_body_temp_path $home/tmp/body;
   proxy_temp_path $home/tmp/proxy;
   fastcgi_temp_path $home/tmp/fastcgi;
@@ -86,11 +94,27 @@ http {
   default_type application/octet-stream;
   gzip on;
   gzip_types text/css application/javascript application/json image/svg+xml;
+  # Who stands before us may have named the request already.
+  map \$http_x_request_id \$called { default \$http_x_request_id; "" \$request_id; }
+  limit_conn_zone \$server_name zone=answered:32k;
   server {
     listen 127.0.0.1:$2;
     root $ROOT/public;
-    location /build/ { gzip_comp_level 9; $([ ! -e "$BROTLI_MODULE" ] || echo 'brotli_static on;') add_header Cache-Control "public, max-age=31536000, immutable"; try_files \$uri =404; }
-    location / { try_files \$uri /index.php\$is_args\$args; }
+    # More than can be answered soon are told to come again: the rest is answered as fast as ever.
+    limit_conn_status 503;
+    error_page 502 503 504 @busy;
+    location @busy {
+      internal;
+      add_header Retry-After 2 always;
+      add_header X-Content-Type-Options nosniff always;
+      default_type application/json;
+      return 503 '{"message":"The server has too much to do just now. It is tried again by itself.","code":"busy"}';
+    }
+    location /build/ { add_header X-Content-Type-Options nosniff; add_header Cross-Origin-Resource-Policy same-origin; gzip_comp_level 9; $([ ! -e "$BROTLI_MODULE" ] || echo 'brotli_static on;') add_header Cache-Control "public, max-age=31536000, immutable"; try_files \$uri =404; }
+    location / {
+      add_header X-Content-Type-Options nosniff;
+      try_files \$uri /index.php\$is_args\$args;
+    }
     # Readings of instruments, and pages that wait for one: a stream that stays open.
     location /instruments/ {
       proxy_pass http://unix:$INSTRUMENTS_SOCKET:;
@@ -100,10 +124,11 @@ http {
       proxy_read_timeout 60s;
     }
     location = /index.php {
+      limit_conn answered $MOST_AT_ONCE;
       fastcgi_pass unix:$FPM_SOCKET;
       $params
     }
-    location ~ ^/api/(order|day|day/calendar|record/file|cut|ticket|materials|books|joints|csv|make-up|reckon/(closing-gap|cut-stock|glue-clock|make-up|trap-seal|will-it-go))\$ {
+    location ~ ^/(metrics/heavy|api/(order|day|day/calendar|record/file|cut|ticket|materials|books|joints|csv|make-up|reckon/(closing-gap|cut-stock|glue-clock|make-up|trap-seal|will-it-go)))\$ {
       fastcgi_pass unix:$FPM_HEAVY_SOCKET;
       fastcgi_read_timeout 70s;
       $params
@@ -118,6 +143,11 @@ CONF
   HEAVY_SERVER=$LAUNCHED
   launch "$INSTRUMENTS_NOTE" "$home/instruments.out" php artisan instruments:serve --socket="$INSTRUMENTS_SOCKET"
   INSTRUMENTS_SERVER=$LAUNCHED
+  # Letters are sent by a worker that begins anew each hour; what is due by the clock is begun by another.
+  launch "$QUEUE_NOTE" "$home/queue.out" nice sh -c 'while :; do php artisan queue:work --max-time=3600 --sleep=2 -q; sleep 1; done'
+  QUEUE_SERVER=$LAUNCHED
+  launch "$SCHEDULE_NOTE" "$home/schedule.out" nice php artisan schedule:work -q
+  SCHEDULE_SERVER=$LAUNCHED
   launch "$NGINX_NOTE" "$home/nginx.out" "$(command -v nginx || echo /usr/sbin/nginx)" -c "$home/nginx.conf" -e "$home/nginx.log" -p "$home"
   NGINX_SERVER=$LAUNCHED
   local i
@@ -147,7 +177,11 @@ CONF
 }
 
 # is_healthy PORT: whether the application answers there, with its database behind it
-is_healthy() { php -r 'exit(@file_get_contents("http://127.0.0.1:'"$1"'/health") === "ok" ? 0 : 1);'; }
+is_healthy() {
+  php -r '$any = stream_context_create(["http" => ["ignore_errors" => true, "timeout" => 5]]);
+    $said = json_decode((string) @file_get_contents("http://127.0.0.1:'"$1"'/health/ready", false, $any), true);
+    exit(($said["checks"]["database"]["ok"] ?? false) === true ? 0 : 1);'
+}
 
 # application_environment NAME PORT ENVIRONMENT: what the application is told; the database stands already
 application_environment() {
@@ -157,7 +191,9 @@ application_environment() {
   APP_KEY=$(cat "$VAR/$1/app.key")
   export MAIL_FOLDER="$VAR/$1/mailbox"
   # Each installation notes what went wrong beside its own data.
-  export APP_KEY LOG_FILE="$VAR/$1/fall-bend.log"
+  export APP_KEY LOG_FILE="$VAR/$1/fall-bend.log" REQUEST_LOG="$VAR/$1/log/requests.log"
+  # Where the data stands, if it stands on this machine: nothing is written any more while there is still some room.
+  export FALL_BEND_DATA="${DB_DATA:-}"
 }
 
 # start_application NAME PORT ENVIRONMENT [fresh|empty]: settings cached, tables made (anew with `fresh`), demo in (not with `empty`), served
@@ -165,8 +201,8 @@ start_application() {
   application_environment "$1" "$2" "$3"
   mkdir -p "$VAR/$1/cache"
   touch "$LOG_FILE"
-  mkdir -p "$MAIL_FOLDER"
-  own storage bootstrap/cache "$LOG_FILE" "$MAIL_FOLDER"
+  mkdir -p "$MAIL_FOLDER" "$VAR/$1/log"
+  own storage bootstrap/cache "$LOG_FILE" "$MAIL_FOLDER" "$VAR/$1/log"
   let_servers_read
   umask 077
   # The tables may be others than when they were compiled: without it they are read from their JSON.
@@ -198,6 +234,8 @@ stop_web() {
   end_group "$FPM_NOTE" QUIT 35
   end_group "$HEAVY_NOTE" QUIT 35
   end_group "$INSTRUMENTS_NOTE" TERM 5
-  wait "${NGINX_SERVER:-}" "${FPM_SERVER:-}" "${HEAVY_SERVER:-}" "${INSTRUMENTS_SERVER:-}" 2>/dev/null || true
-  NGINX_SERVER='' FPM_SERVER='' HEAVY_SERVER='' INSTRUMENTS_SERVER=''
+  end_group "$QUEUE_NOTE" TERM 30
+  end_group "$SCHEDULE_NOTE" TERM 5
+  wait "${QUEUE_SERVER:-}" "${SCHEDULE_SERVER:-}" "${NGINX_SERVER:-}" "${FPM_SERVER:-}" "${HEAVY_SERVER:-}" "${INSTRUMENTS_SERVER:-}" 2>/dev/null || true
+  NGINX_SERVER='' FPM_SERVER='' HEAVY_SERVER='' INSTRUMENTS_SERVER='' QUEUE_SERVER='' SCHEDULE_SERVER=''
 }

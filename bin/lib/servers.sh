@@ -48,7 +48,7 @@ members() {
     name=${name%)*}
     rest=${rest##*) }
     read -ra fields <<<"$rest"
-    if [ "${fields[2]:-}" = "$1" ] && [ "${fields[0]:-Z}" != Z ] && [[ $name =~ ^(nginx|php-fpm|mariadbd|php) ]]; then
+    if [ "${fields[2]:-}" = "$1" ] && [ "${fields[0]:-Z}" != Z ] && [[ $name =~ ^(nginx|php-fpm|mariadbd|php|sh$|sleep$|redis-server|haproxy) ]]; then
       stat=${stat#/proc/}
       echo "${stat%/stat}"
     fi

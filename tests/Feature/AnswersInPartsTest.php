@@ -205,7 +205,7 @@ final class AnswersInPartsTest extends TestCase
     public function testTheNumbersAreThoseOfTheJobsCrew(): void
     {
         $second = Crew::query()->create(['name' => 'Second crew']);
-        $this->lead->crews()->attach($second);
+        $this->lead->crews()->attach($second, ['role' => 'lead']);
         Job::query()
             ->whereKey($this->id)
             ->update(['crew_id' => $second->id]);

@@ -7,6 +7,8 @@ namespace Tests\Feature;
 use App\Models\Job;
 use App\Models\OwnEntry;
 use App\Models\Revision;
+use App\Models\User;
+use App\People\Role;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
@@ -49,6 +51,17 @@ final class MigrationsTest extends TestCase
         self::assertSame(1, Job::query()->count());
         Job::query()->delete();
         Artisan::call('migrate');
+    }
+
+    public function testWhoWasInACrewBeforeThereWereRolesMayAsMuch(): void
+    {
+        $crew = $this->lead->crews()->firstOrFail();
+        $ben = self::member($crew, 'ben', Role::Reader);
+        Artisan::call('migrate:rollback', ['--path' => 'database/migrations/2026_12_01_000002_give_people_roles.php']);
+        self::assertFalse(Schema::hasColumn('crew_user', 'role'));
+        Artisan::call('migrate');
+        $role = static fn (User $user): Role => $user->crews()->firstOrFail()->roleOfMember();
+        self::assertSame([Role::Owner, Role::Lead], [$role($this->lead), $role($ben)]);
     }
 
     private function assertRefused(string $about): void

@@ -38,7 +38,9 @@ final class PeopleTest extends TestCase
 
     public function testTheFirstAccountIsMadeInTheBrowserAndNoSecondOne(): void
     {
-        $this->getJson('/api/entrance')->assertOk()->assertExactJson(['first' => true, 'letters' => 'kept']);
+        $this->getJson('/api/entrance')
+            ->assertOk()
+            ->assertExactJson(['first' => true, 'letters' => 'kept', 'sign_up' => false]);
         $this->postJson('/api/entrance/first', ['crew' => ' ', 'password' => 'short'] + self::ADA)
             ->assertStatus(422)
             ->assertJsonValidationErrors(['crew', 'password']);

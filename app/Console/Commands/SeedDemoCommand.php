@@ -11,6 +11,7 @@ use App\Log\DemoLog;
 use App\Models\Crew;
 use App\Models\Job;
 use App\Models\User;
+use App\People\Role;
 use FallBend\Core\Job\JobFile;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\Hash;
@@ -36,8 +37,8 @@ final class SeedDemoCommand extends Command
             return 0;
         }
         $crew = Crew::query()->firstOrCreate(['name' => 'Day crew']);
-        $lead = $this->member($crew, 'lead', self::LEAD);
-        $apprentice = $this->member($crew, 'apprentice', 'apprentice@mill-row.example');
+        $lead = $this->member($crew, 'lead', self::LEAD, Role::Owner);
+        $apprentice = $this->member($crew, 'apprentice', 'apprentice@mill-row.example', Role::Apprentice);
         $paths = glob(database_path('demo/*.json'));
         foreach ($paths === false ? [] : $paths as $path) {
             $plan = $file->parse((string) file_get_contents($path));
@@ -58,12 +59,14 @@ final class SeedDemoCommand extends Command
         return 0;
     }
 
-    private function member(Crew $crew, string $name, string $email): User
+    private function member(Crew $crew, string $name, string $email, Role $role): User
     {
         $user =
             User::query()->where('email', $email)->first() ??
             User::query()->create(['name' => $name, 'email' => $email, 'password' => Hash::make('clay-wash')]);
-        $user->crews()->syncWithoutDetaching([$crew->id]);
+        if ($user->crews->doesntContain($crew->id)) {
+            $user->crews()->attach($crew, ['role' => $role->value]);
+        }
 
         return $user;
     }

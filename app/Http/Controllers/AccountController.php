@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\User;
+use App\People\Attempts;
+use App\People\Audit;
 use App\People\Passwords;
 use App\People\Sessions;
-use App\People\Slowed;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use Illuminate\Http\JsonResponse;
@@ -36,7 +37,7 @@ final class AccountController
     /** A new password, given the one of now: every other device is signed out. */
     public function password(Request $request): JsonResponse
     {
-        Slowed::down($request, 'password');
+        Attempts::slowDown($request, 'password');
         /** @var array{current: string, password: string} $given */
         $given = $request->validate([
             'current' => ['required', 'string', 'max:200'],
@@ -49,10 +50,19 @@ final class AccountController
         $user->forceFill(['password' => Hash::make($given['password'])])->save();
         $request->session()->regenerate();
         Sessions::end($user, $request->session()->getId());
+        Audit::ofAccount($user, 'password');
         // The guard holds the user with the token that was taken from it.
         Auth::setUser($user);
 
         return new JsonResponse(null, 204);
+    }
+
+    /** What was done with the account of whoever asks, the newest first. */
+    public function audit(Request $request): JsonResponse
+    {
+        $entries = Audit::readOfAccount(User::asking($request), MembershipController::before($request));
+
+        return new JsonResponse(['entries' => $entries]);
     }
 
     /** The devices on which whoever asks is signed in. */
@@ -64,7 +74,9 @@ final class AccountController
     /** Signs out every device but this one. */
     public function signOutElsewhere(Request $request): JsonResponse
     {
-        Sessions::end(User::asking($request), $request->session()->getId());
+        $user = User::asking($request);
+        Sessions::end($user, $request->session()->getId());
+        Audit::ofAccount($user, 'signed-out-elsewhere');
 
         return new JsonResponse(null, 204);
     }

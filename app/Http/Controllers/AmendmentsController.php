@@ -39,12 +39,12 @@ final readonly class AmendmentsController
         return $this->answer($crew);
     }
 
-    public function destroy(Request $request, int $id): Response
+    public function destroy(Request $request, int $entry): Response
     {
         $crew = User::asking($request)->crewId();
-        $this->once->answer($request, static function () use ($crew, $id): array {
+        $this->once->answer($request, static function () use ($crew, $entry): array {
             Crew::holdOwnEntries($crew ?? 0);
-            OwnEntry::ofCrew($crew, [OwnEntry::AMENDMENTS])->findOrFail($id)->delete();
+            OwnEntry::ofCrew($crew, [OwnEntry::AMENDMENTS])->findOrFail($entry)->delete();
 
             return [];
         });

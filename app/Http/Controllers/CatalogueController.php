@@ -126,11 +126,11 @@ final readonly class CatalogueController
         return new JsonResponse($this->once->answer($request, $keep), 201);
     }
 
-    public function destroy(Request $request, int $id): Response
+    public function destroy(Request $request, int $entry): Response
     {
         $crew = User::asking($request)->crewId();
-        $this->once->answer($request, function () use ($crew, $id): array {
-            $this->crewNumbers->takeBack($crew, $id);
+        $this->once->answer($request, function () use ($crew, $entry): array {
+            $this->crewNumbers->takeBack($crew, $entry);
 
             return [];
         });

@@ -7,6 +7,9 @@ namespace App\Http\Controllers;
 use App\Models\Crew;
 use App\Models\Invitation;
 use App\Models\User;
+use App\People\Audit;
+use App\People\LetIn;
+use App\People\Role;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use Illuminate\Http\JsonResponse;
@@ -22,7 +25,7 @@ use Illuminate\Support\Facades\DB;
  * @phpstan-type CrewPeople array{
  *     id: int,
  *     name: string,
- *     people: list<array{id: int, name: string, email: string}>,
+ *     people: list<array{id: int, name: string, email: string, role: string}>,
  *     invitations: list<WrittenInvitation>,
  * }
  */
@@ -43,11 +46,8 @@ final class CrewController
             throw BadInput::at('name', 'you are in '.self::MOST_CREWS.' crews already', $name);
         }
         DB::transaction(static function () use ($user, $name): void {
-            $crew = Crew::query()->create(['name' => $name]);
-            $user->crews()->attach($crew);
-            $user->forceFill(['current_crew_id' => $crew->id])->save();
+            LetIn::startCrew($user, $name);
         });
-        $user->unsetRelation('crews');
 
         return new JsonResponse(SessionController::account($user), 201);
     }
@@ -64,7 +64,7 @@ final class CrewController
                     ->members()
                     ->orderBy('name')
                     ->get()
-                    ->map(static fn (User $user): array => $user->only(['id', 'name', 'email']))
+                    ->map(self::person(...))
                     ->all(),
             ),
             'invitations' => array_values(
@@ -83,9 +83,14 @@ final class CrewController
     public function update(Request $request, int $crew): JsonResponse
     {
         $name = self::named($request);
-        self::asked($request, $crew)->update(['name' => $name]);
+        $user = User::asking($request);
+        $of = self::asked($request, $crew);
+        DB::transaction(static function () use ($of, $user, $name): void {
+            Audit::ofCrew($of->id, 'crew-named', $user, ['from' => $of->name, 'to' => $name]);
+            $of->update(['name' => $name]);
+        });
 
-        return new JsonResponse(SessionController::account(User::asking($request)->load('crews')));
+        return new JsonResponse(SessionController::account($user->load('crews')));
     }
 
     /** Works for a crew from now on. */
@@ -102,27 +107,18 @@ final class CrewController
     {
         $body = Fields::of($request->json()->all());
         $for = trim($body->string('for', 80));
+        $role = $body->has('role') ? Role::tryFrom($body->string('role', 12)) : Role::Plumber;
         $body->end();
         if ($for === '') {
             throw BadInput::at('for', 'say whom it is for', $for);
         }
-        $id = self::asked($request, $crew)->id;
-        $open = Invitation::query()
-            ->where('crew_id', $id)
-            ->whereNull(['withdrawn_at', 'accepted_at'])
-            ->where('expires_at', '>', Carbon::now())
-            ->count();
-        if ($open >= self::MOST_OPEN) {
-            throw BadInput::at('for', 'withdraw an invitation first: '.self::MOST_OPEN.' are open', $for);
+        $of = self::asked($request, $crew);
+        if ($role === null || ! $of->roleOfMember()->covers($role)) {
+            throw BadInput::at('role', 'must be a role up to your own');
         }
+        self::refuseTooMany($of, $for);
         $token = Invitation::newToken();
-        $invitation = Invitation::query()->create([
-            'crew_id' => $id,
-            'author_id' => User::asking($request)->id,
-            'for' => $for,
-            'token_hash' => Invitation::hashOf($token),
-            'expires_at' => Carbon::now()->addDays(Invitation::DAYS),
-        ]);
+        $invitation = Invitation::of($of, User::asking($request), $for, $role, $token);
 
         return new JsonResponse(
             ['invitation' => $invitation->written(), 'link' => $request->root()."/invited/{$token}"],
@@ -132,12 +128,38 @@ final class CrewController
 
     public function withdraw(Request $request, int $crew, int $invitation): JsonResponse
     {
-        Invitation::query()
-            ->where('crew_id', self::asked($request, $crew)->id)
-            ->findOrFail($invitation)
-            ->update(['withdrawn_at' => Carbon::now()]);
+        $of = self::asked($request, $crew);
+        $found = Invitation::query()->where('crew_id', $of->id)->findOrFail($invitation);
+        DB::transaction(static function () use ($of, $request, $found): void {
+            $found->update(['withdrawn_at' => Carbon::now()]);
+            Audit::ofCrew($of->id, 'invitation-withdrawn', User::asking($request), ['person' => $found->for]);
+        });
 
         return new JsonResponse(null, 204);
+    }
+
+    /** @throws BadInput */
+    private static function refuseTooMany(Crew $crew, string $for): void
+    {
+        $open = Invitation::query()
+            ->where('crew_id', $crew->id)
+            ->whereNull(['withdrawn_at', 'accepted_at'])
+            ->where('expires_at', '>', Carbon::now())
+            ->count();
+        if ($open >= self::MOST_OPEN) {
+            throw BadInput::at('for', 'withdraw an invitation first: '.self::MOST_OPEN.' are open', $for);
+        }
+    }
+
+    /** @return array{id: int, name: string, email: string, role: string} */
+    private static function person(User $user): array
+    {
+        return [
+            'id' => $user->id,
+            'name' => $user->name,
+            'email' => $user->email,
+            'role' => $user->roleInCrew()->value,
+        ];
     }
 
     private static function asked(Request $request, int $crew): Crew

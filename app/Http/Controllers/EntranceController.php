@@ -6,18 +6,19 @@ namespace App\Http\Controllers;
 
 use App\Models\Invitation;
 use App\Models\User;
+use App\People\Attempts;
+use App\People\Audit;
 use App\People\LetIn;
+use App\People\Letters;
 use App\People\Passwords;
 use App\People\Sessions;
-use App\People\Slowed;
+use App\People\SignUp;
 use FallBend\Core\Input\BadInput;
 use Illuminate\Auth\Passwords\PasswordBroker;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Mail\Message;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Hash;
-use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\Password;
 use Illuminate\Support\Str;
 
@@ -26,8 +27,8 @@ use function Illuminate\Support\defer;
 /**
  * What is open to those who are not signed in: the first account, invitations, a forgotten password.
  *
- * @phpstan-type Entrance array{first: bool, letters: 'sent'|'kept'}
- * @phpstan-type OpenInvitation array{crew: string, by: string, for: string, expires_at: string}
+ * @phpstan-type Entrance array{first: bool, letters: 'sent'|'kept', sign_up: bool}
+ * @phpstan-type OpenInvitation array{crew: string, by: string, for: string, role: string, expires_at: string}
  */
 final readonly class EntranceController
 {
@@ -41,13 +42,14 @@ final readonly class EntranceController
         return new JsonResponse([
             'first' => $this->letIn->isEmpty(),
             'letters' => config('mail.default') === 'mailbox' ? 'kept' : 'sent',
+            'sign_up' => SignUp::isOpen(),
         ]);
     }
 
     /** The first account of an empty installation, with its crew; it is signed in. */
     public function first(Request $request): JsonResponse
     {
-        Slowed::down($request, 'first account');
+        Attempts::slowDown($request, 'first account');
         /** @var array{name: string, email: string, password: string, crew: string} $given */
         $given = $request->validate(
             self::PERSON + ['password' => Passwords::rules(), 'crew' => ['required', 'string', 'max:80']],
@@ -57,15 +59,47 @@ final readonly class EntranceController
         return self::signedIn($request, $this->letIn->first($given, trim($given['crew'])), 201);
     }
 
+    /** Sends a letter with a link to whoever wants an account, where anybody may have one. */
+    public function askToSignUp(Request $request): JsonResponse
+    {
+        abort_unless(SignUp::isOpen(), 404);
+        Attempts::slowDown($request, 'sign-up');
+        /** @var array{email: string} $given */
+        $given = $request->validate(['email' => ['required', 'email', 'max:200']]);
+        $email = Str::lower($given['email']);
+        defer(static fn () => SignUp::write($email));
+
+        return new JsonResponse(null, 204);
+    }
+
+    /** An account with a crew of its own, for whoever had the letter. */
+    public function signUp(Request $request, string $letter): JsonResponse
+    {
+        abort_unless(SignUp::isOpen(), 404);
+        Attempts::slowDown($request, 'sign-up');
+        $email = SignUp::opened($letter);
+        /** @var array{name: string, password: string, crew: string} $given */
+        $given = $request->validate([
+            'name' => self::PERSON['name'],
+            'password' => Passwords::rules(),
+            'crew' => ['required', 'string', 'max:80'],
+        ]);
+        self::refuseBlank($given);
+        $person = ['name' => $given['name'], 'email' => $email, 'password' => $given['password']];
+
+        return self::signedIn($request, $this->letIn->withCrew($person, trim($given['crew'])), 201);
+    }
+
     public function invitation(Request $request, string $token): JsonResponse
     {
-        Slowed::down($request, 'invitation', 30);
+        Attempts::slowDown($request, 'invitation', 30);
         $invitation = Invitation::opened($token);
 
         return new JsonResponse([
             'crew' => $invitation->crew->name,
             'by' => $invitation->author->name,
             'for' => $invitation->for,
+            'role' => $invitation->role->value,
             'expires_at' => $invitation->expires_at->toIso8601String(),
         ]);
     }
@@ -73,7 +107,7 @@ final readonly class EntranceController
     /** Joins a crew: with the account that is signed in, or with a new one. */
     public function accept(Request $request, string $token): JsonResponse
     {
-        Slowed::down($request, 'invitation', 30);
+        Attempts::slowDown($request, 'invitation', 30);
         $asking = $request->user();
         if ($asking instanceof User) {
             return new JsonResponse(SessionController::account($this->letIn->accept($token, $asking)));
@@ -88,7 +122,7 @@ final readonly class EntranceController
     /** Sends a link to a new password to whoever has an account with the address; it says nothing of who has. */
     public function forgotten(Request $request): JsonResponse
     {
-        Slowed::down($request, 'forgotten');
+        Attempts::slowDown($request, 'forgotten');
         /** @var array{email: string} $given */
         $given = $request->validate(['email' => ['required', 'email', 'max:200']]);
         $email = Str::lower($given['email']);
@@ -104,7 +138,7 @@ final readonly class EntranceController
     /** Sets a new password with what stood in the letter, and signs out whoever was signed in with the old one. */
     public function reset(Request $request): JsonResponse
     {
-        Slowed::down($request, 'reset');
+        Attempts::slowDown($request, 'reset');
         /** @var array{email: string, token: string, password: string} $given */
         $given = $request->validate([
             'email' => ['required', 'email', 'max:200'],
@@ -115,6 +149,7 @@ final readonly class EntranceController
         $result = Password::reset($given, static function (User $user, string $password) use (&$done): void {
             $user->forceFill(['password' => Hash::make($password)])->save();
             Sessions::end($user);
+            Audit::ofAccount($user, 'password-by-letter');
             $done = $user;
         });
         if ($result !== PasswordBroker::PASSWORD_RESET || ! $done instanceof User) {
@@ -126,8 +161,7 @@ final readonly class EntranceController
 
     private static function send(User $user, string $token): void
     {
-        $root = config('app.url');
-        $root = is_string($root) ? rtrim($root, '/') : '';
+        $root = Letters::root();
         $link = "{$root}/reset/{$token}?email=".rawurlencode($user->email);
         $text = <<<TEXT
             Hello {$user->name},
@@ -139,9 +173,7 @@ final readonly class EntranceController
 
             If it was not you, do nothing: your password stays as it is.
             TEXT;
-        Mail::raw($text, static function (Message $message) use ($user): void {
-            $message->to($user->email, $user->name)->subject('Fall Bend: choose a new password');
-        });
+        Letters::send($user->email, $user->name, 'Fall Bend: choose a new password', $text);
     }
 
     private static function signedIn(Request $request, User $user, int $status = 200): JsonResponse

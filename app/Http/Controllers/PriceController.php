@@ -38,12 +38,12 @@ final readonly class PriceController
         }));
     }
 
-    public function destroy(Request $request, int $id): Response
+    public function destroy(Request $request, int $entry): Response
     {
         $crew = User::asking($request)->crewId();
-        $this->once->answer($request, static function () use ($crew, $id): array {
+        $this->once->answer($request, static function () use ($crew, $entry): array {
             Crew::holdOwnEntries($crew ?? 0);
-            OwnEntry::ofCrew($crew, OwnEntry::PRICES)->findOrFail($id)->delete();
+            OwnEntry::ofCrew($crew, OwnEntry::PRICES)->findOrFail($entry)->delete();
 
             return [];
         });

@@ -6,12 +6,16 @@ namespace App\Http\Controllers;
 
 use App\Models\Crew;
 use App\Models\User;
+use App\People\Attempts;
+use App\People\Audit;
+use App\People\SecondFactor;
+use App\People\Sessions;
+use FallBend\Core\Input\BadInput;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Hash;
-use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 
@@ -22,13 +26,12 @@ use Illuminate\Validation\ValidationException;
  *     name: string,
  *     email: string,
  *     crew: ?int,
- *     crews: list<array{id: int, name: string}>,
+ *     second_factor: bool,
+ *     crews: list<array{id: int, name: string, role: string}>,
  * }
  */
 final class SessionController
 {
-    private const GUESSES_A_MINUTE = 10;
-
     public function show(Request $request): JsonResponse
     {
         /** @var User $user */
@@ -40,40 +43,61 @@ final class SessionController
     /** @return Account with the crew that is worked for; null: in none */
     public static function account(User $user): array
     {
-        $crew = static fn (Crew $crew): array => ['id' => $crew->id, 'name' => $crew->name];
+        $crew = static fn (Crew $crew): array => [
+            'id' => $crew->id,
+            'name' => $crew->name,
+            'role' => $crew->roleOfMember()->value,
+        ];
 
         return [
             'name' => $user->name,
             'email' => $user->email,
             'crew' => $user->crewId(),
+            'second_factor' => SecondFactor::isAskedOf($user),
             'crews' => array_values(array_map($crew, $user->crews->all())),
         ];
     }
 
     public function store(Request $request): JsonResponse
     {
-        /** @var array{email: string, password: string} $given */
+        /** @var array{email: string, password: string, code?: string} $given */
         $given = $request->validate([
             'email' => ['required', 'string', 'email', 'max:200'],
             'password' => ['required', 'string', 'max:200'],
+            'code' => ['string', 'max:20'],
         ]);
-        $key = 'sign-in '.Str::lower($given['email']).' '.$request->ip();
-        abort_if(RateLimiter::tooManyAttempts($key, self::GUESSES_A_MINUTE), 429, 'Too many tries. Wait a minute.');
         $user = User::query()->where('email', Str::lower($given['email']))->first();
+        Attempts::hold($request, $given['email'], $user);
         // A password is hashed whether or not anybody has the address, so that the time taken does not tell.
         $isRight = Hash::check($given['password'], $user->password ?? self::nobodysPassword());
         if ($user === null || ! $isRight) {
-            RateLimiter::hit($key);
+            Attempts::failed($request, $given['email']);
             throw ValidationException::withMessages(['email' => 'No one signs in with this address and password.']);
         }
-        RateLimiter::clear($key);
+        if (SecondFactor::isAskedOf($user)) {
+            self::askForCode($request, $user, $given['code'] ?? '');
+        }
+        Attempts::succeeded($request, $given['email'], $user);
         if (Hash::needsRehash($user->password)) {
             $user->forceFill(['password' => Hash::make($given['password'])])->save();
         }
         Auth::login($user);
         $request->session()->regenerate();
+        Audit::ofAccount($user, 'signed-in', ['device' => Sessions::named((string) $request->userAgent())]);
 
         return $this->show($request);
+    }
+
+    /** @throws BadInput if the code is missing or opens nothing */
+    private static function askForCode(Request $request, User $user, string $code): void
+    {
+        if ($code === '') {
+            throw BadInput::at('code', 'Type the code that your phone shows for Fall Bend, or one from your paper.');
+        }
+        if (! SecondFactor::opens($user, trim($code))) {
+            Attempts::failed($request, $user->email);
+            throw BadInput::at('code', 'This code opens nothing. Each does once: wait for the next one.');
+        }
     }
 
     public function destroy(Request $request): JsonResponse

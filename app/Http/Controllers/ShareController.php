@@ -10,6 +10,7 @@ use App\Log\SiteZone;
 use App\Models\Job;
 use App\Models\Share;
 use App\Models\User;
+use App\People\Audit;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\JobFile;
@@ -74,6 +75,7 @@ final readonly class ShareController
             'token_hash' => Share::hashOf($token),
             'expires_at' => Carbon::now()->addDays($days),
         ]);
+        Audit::ofCrew($job->crew_id, 'shared', User::asking($request), ['job' => $job->name, 'person' => $for]);
 
         return new JsonResponse(
             ['share' => $share->written(), 'link' => $request->root()."/shared/{$token}"],
@@ -84,10 +86,11 @@ final readonly class ShareController
     /** Withdraws a link: it opens nothing any more. */
     public function destroy(Request $request, string $id, int $share): JsonResponse
     {
-        Share::query()
-            ->where('job_id', Job::asked($request, $id)->id)
-            ->findOrFail($share)
-            ->update(['withdrawn_at' => Carbon::now()]);
+        $job = Job::asked($request, $id);
+        $found = Share::query()->where('job_id', $job->id)->findOrFail($share);
+        $found->update(['withdrawn_at' => Carbon::now()]);
+        $about = ['job' => $job->name, 'person' => $found->for];
+        Audit::ofCrew($job->crew_id, 'share-withdrawn', User::asking($request), $about);
 
         return new JsonResponse(null, 204);
     }

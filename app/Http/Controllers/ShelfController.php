@@ -13,6 +13,7 @@ use App\Answers\JobAnswer;
 use App\Answers\Wanted;
 use App\Models\Job;
 use App\Models\User;
+use App\People\Audit;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\JobFile;
@@ -33,7 +34,9 @@ final readonly class ShelfController
 
     public function archive(Request $request, string $id): JsonResponse
     {
-        $this->away->archive(Job::asked($request, $id));
+        $job = Job::asked($request, $id);
+        $this->away->archive($job);
+        Audit::ofCrew($job->crew_id, 'job-archived', User::asking($request), ['job' => $job->name]);
 
         return new JsonResponse(null, 204);
     }
@@ -44,7 +47,9 @@ final readonly class ShelfController
         $user = User::asking($request);
         // Whoever asks again has what they asked for.
         if (PutAway::deletedOf($user)->whereKey($id)->doesntExist()) {
-            $this->away->delete(Job::asked($request, $id), $user);
+            $job = Job::asked($request, $id);
+            $this->away->delete($job, $user);
+            Audit::ofCrew($job->crew_id, 'job-deleted', $user, ['job' => $job->name]);
         }
 
         return new JsonResponse(null, 204);
@@ -54,7 +59,9 @@ final readonly class ShelfController
     public function putBack(Request $request, string $id): JsonResponse
     {
         $deleted = PutAway::deletedOf(User::asking($request))->find($id);
-        $this->away->putBack($deleted ?? Job::asked($request, $id));
+        $job = $deleted ?? Job::asked($request, $id);
+        $this->away->putBack($job);
+        Audit::ofCrew($job->crew_id, 'job-put-back', User::asking($request), ['job' => $job->name]);
 
         return new JsonResponse(null, 204);
     }

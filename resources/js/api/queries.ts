@@ -308,7 +308,9 @@ export const jointCardQuery = (of: OfJob, which: { run: string; joint: string } 
         placeholderData: keepPreviousData,
     });
 
-export const signIn = (email: string, password: string) => call<Account>('POST', '/api/session', { email, password });
+/** `code`: of a second factor, where one is asked for */
+export const signIn = (email: string, password: string, code = '') =>
+    call<Account>('POST', '/api/session', { email, password, ...(code === '' ? {} : { code }) });
 export const signOut = () => call<null>('DELETE', '/api/session');
 /** Of a job that is started the name of its page is wanted, and nothing else. */
 interface Started {

@@ -14,6 +14,9 @@ export interface Evaluated {
     evaluation: Evaluation;
 }
 export type RunReport = Schemas['RunReport'];
+export type AuditEntry = Schemas['AuditEntry'];
+export type InstallationStatus = Schemas['InstallationStatus'];
+export type BegunSecondFactor = Schemas['BegunSecondFactor'];
 export type BoardPage = Schemas['BoardPage'];
 export type JobRow = Schemas['JobRow'];
 /** As much of a run as its fall line is drawn from. */

@@ -44,6 +44,8 @@ const SharedPage = loaded(() => import('../features/record').then((record) => re
 const Forgotten = loaded(() => import('../features/entrance').then((entrance) => entrance.Forgotten));
 const NewPasswordPage = loaded(() => import('../features/entrance').then((entrance) => entrance.NewPasswordPage));
 const Invited = loaded(() => import('../features/entrance').then((entrance) => entrance.Invited));
+const SignUp = loaded(() => import('../features/entrance').then((entrance) => entrance.SignUp));
+const SignedUp = loaded(() => import('../features/entrance').then((entrance) => entrance.SignedUp));
 const AccountPage = loaded(() => import('../features/account').then((account) => account.AccountPage));
 const JobPage = loaded(() => import('../features/job').then((job) => job.JobPage));
 
@@ -98,6 +100,22 @@ if (root) {
                             element={
                                 <Suspense fallback={null}>
                                     <NewPasswordPage />
+                                </Suspense>
+                            }
+                        />
+                        <Route
+                            path="/sign-up"
+                            element={
+                                <Suspense fallback={null}>
+                                    <SignUp />
+                                </Suspense>
+                            }
+                        />
+                        <Route
+                            path="/sign-up/:letter"
+                            element={
+                                <Suspense fallback={null}>
+                                    <SignedUp />
                                 </Suspense>
                             }
                         />

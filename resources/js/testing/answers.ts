@@ -5,7 +5,8 @@ export const ANNA: Account = {
     name: 'Anna',
     email: 'anna@weir.example',
     crew: 1,
-    crews: [{ id: 1, name: 'Weir crew' }],
+    second_factor: false,
+    crews: [{ id: 1, name: 'Weir crew', role: 'owner' }],
 };
 
 export const source = (row: string): Source => ({

@@ -138,7 +138,7 @@ export const emptyJob = (): JobDocument => ({
 const BOOK: JobDocument['rulebook'] = 'irc-2021';
 
 /** Whoever is signed in. */
-const ACCOUNT: Account = { name: 'lead', email: 'lead@mill-row.example', crew: null, crews: [] };
+const ACCOUNT: Account = { name: 'lead', email: 'lead@mill-row.example', crew: null, second_factor: false, crews: [] };
 
 export const CHOICES = {
     rulebooks: [

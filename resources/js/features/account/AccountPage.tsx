@@ -12,12 +12,16 @@ import { formText } from '../../shared/formText';
 import { currentLocale, speak } from '../../shared/locale';
 import { localClock } from '../../shared/localClock';
 import { Problem } from '../../shared/Problem';
+import { roleNow } from '../../shared/roles';
 import { Shape } from '../../shared/Shape';
 import { useAttempt } from '../../shared/useFormAct';
 import { useSentForm } from '../../shared/useSentForm';
 import { useTitle } from '../../shared/useTitle';
 import { CrewSection } from './CrewSection';
 import { OnThisDevice } from './OnThisDevice';
+import { Installation } from './Installation';
+import { SecondFactor } from './SecondFactor';
+import { WhatWasDone } from './WhatWasDone';
 import { Saved, useSaved } from './Saved';
 import { StartCrew } from './StartCrew';
 
@@ -44,12 +48,15 @@ export function AccountPage() {
                     <YourName account={account.data} />
                     <YourPassword />
                     <YourWords />
+                    <SecondFactor isOn={account.data.second_factor} />
                     <Devices />
                     <OnThisDevice />
                     {account.data.crews.map((crew) => (
                         <CrewSection key={crew.id} crew={crew} isChosen={crew.id === account.data.crew} />
                     ))}
                     <StartCrew />
+                    <WhatWasDone crew={null} title={t`What was done with your account`} />
+                    {roleNow(account.data) === 'owner' && <Installation />}
                 </div>
             </main>
         </div>

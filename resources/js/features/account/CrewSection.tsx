@@ -3,18 +3,23 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { chooseCrew, crewQuery, invite, renameCrew, withdrawInvitation } from '../../api/people';
 import { accountQuery } from '../../api/queries';
-import type { Invitation } from '../../api/types';
+import type { Account, Invitation } from '../../api/types';
+import { Choice } from '../../shared/Choice';
 import { Field } from '../../shared/Field';
 import { formText } from '../../shared/formText';
 import { localClock } from '../../shared/localClock';
 import { otherCrew } from '../../shared/otherCrew';
 import { Problem } from '../../shared/Problem';
+import { isAtLeast, mayInWords, roleInWords, ROLES } from '../../shared/roles';
 import { Shape } from '../../shared/Shape';
 import { useAttempt } from '../../shared/useFormAct';
 import { useSentForm } from '../../shared/useSentForm';
+import { LeaveCrew } from './LeaveCrew';
+import { Person } from './Person';
+import { AuditLines } from './WhatWasDone';
 
 interface Props {
-    crew: { id: number; name: string };
+    crew: Account['crews'][number];
     /** whether its board is shown */
     isChosen: boolean;
 }
@@ -42,17 +47,22 @@ export function CrewSection({ crew, isChosen }: Props) {
                 </button>
             )}
             <Problem text={problem} />
-            <CrewName crew={crew} />
+            {isAtLeast(crew.role, 'owner') && <CrewName crew={crew} />}
             <h3>{t`People`}</h3>
             {people.isError && <Problem text={people.error.message} />}
             <ul>
-                {(people.data?.people ?? []).map(({ id, name, email }) => (
-                    <li key={id}>
-                        {name} <span className="cap">{email}</span>
-                    </li>
+                {(people.data?.people ?? []).map((person) => (
+                    <Person key={person.id} crew={crew} person={person} />
                 ))}
             </ul>
-            <Invitations crew={crew.id} invitations={people.data?.invitations ?? []} />
+            {isAtLeast(crew.role, 'lead') && <Invitations crew={crew} invitations={people.data?.invitations ?? []} />}
+            {crew.role === 'owner' && (
+                <details>
+                    <summary>{t`What was done in this crew`}</summary>
+                    <AuditLines crew={crew.id} />
+                </details>
+            )}
+            <LeaveCrew crew={crew} />
         </section>
     );
 }
@@ -84,12 +94,12 @@ function CrewName({ crew }: { crew: Props['crew'] }) {
     );
 }
 
-function Invitations({ crew, invitations }: { crew: number; invitations: Invitation[] }) {
+function Invitations({ crew: { id: crew, role }, invitations }: { crew: Props['crew']; invitations: Invitation[] }) {
     const client = useQueryClient();
     const [link, setLink] = useState<string | null>(null);
     const again = (): Promise<void> => client.invalidateQueries({ queryKey: crewQuery(crew).queryKey });
     const { busy, errors, problem, onSubmit } = useSentForm(
-        (form) => invite(crew, formText(form, 'for')),
+        (form) => invite(crew, formText(form, 'for'), formText(form, 'role')),
         (made, form) => {
             form.reset();
             setLink(made.link);
@@ -108,6 +118,13 @@ function Invitations({ crew, invitations }: { crew: number; invitations: Invitat
                     maxLength={80}
                     autoComplete="off"
                     errors={errors}
+                />
+                <Choice
+                    id={`invite-role-${crew}`}
+                    name="role"
+                    label={t`As what`}
+                    start="plumber"
+                    options={ROLES.filter((one) => isAtLeast(role, one)).map((one) => [one, mayInWords(one)])}
                 />
                 <Problem text={problem} />
                 <button type="submit" className="plain" disabled={busy}>
@@ -166,15 +183,15 @@ function InvitationLine({ crew, invitation, onWithdrawn }: LineProps) {
     );
 }
 
-function stateInWords({ state, accepted_by, by, expires_at }: Invitation): string {
+function stateInWords({ state, accepted_by, by, role, expires_at }: Invitation): string {
     switch (state) {
         case 'accepted':
             return t`came in as ${accepted_by ?? t`somebody who is gone`}`;
         case 'withdrawn':
-            return 'withdrawn';
+            return t`withdrawn`;
         case 'expired':
             return t`ran out`;
         default:
-            return t`invited by ${by}, until ${localClock(expires_at)}`;
+            return t`as ${roleInWords(role)}, invited by ${by}, until ${localClock(expires_at)}`;
     }
 }

@@ -1,12 +1,13 @@
 import { t } from '@lingui/core/macro';
-import { useInfiniteQuery } from '@tanstack/react-query';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { Suspense, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { boardQuery, type BoardAsked } from '../../api/queries';
+import { accountQuery, boardQuery, type BoardAsked } from '../../api/queries';
 import type { BoardPage, JobRow as Row } from '../../api/types';
 import { browserStorage, jobsWithDrafts, jobsWithWaiting } from '../../editing';
 import { useGuide } from '../../shared/guide';
 import { loaded } from '../../shared/loaded';
+import { mayNow } from '../../shared/roles';
 import { Shape } from '../../shared/Shape';
 import { useSettled } from '../../shared/useSettled';
 import { useTitle } from '../../shared/useTitle';
@@ -39,13 +40,14 @@ export function Board() {
     // A job with much in it shows most.
     const shown = jobs.find((job) => job.summary?.run?.drawing && job.gone_on === null);
     const guide = useGuide();
+    const mayStart = mayNow(useQuery(accountQuery).data, 'plumber');
     useTitle(t`All jobs`);
 
     return (
         <div className="board">
             <BoardHead />
-            <NewJob onStarted={open} onFiles={(files) => void taking.take(files)} />
-            <DropFiles onFiles={(files) => void taking.take(files)} />
+            {mayStart && <NewJob onStarted={open} onFiles={(files) => void taking.take(files)} />}
+            {mayStart && <DropFiles onFiles={(files) => void taking.take(files)} />}
             <nav className="board-starts" aria-label={t`Begin with a task`}>
                 <Link to="/start">{t`What is the job? Begin with a task, and measure what it asks for`}</Link>
                 {shown?.summary?.run && (

@@ -8,6 +8,7 @@ import { accountQuery } from '../../api/queries';
 import type { Account, OpenInvitation } from '../../api/types';
 import { formText } from '../../shared/formText';
 import { localClock } from '../../shared/localClock';
+import { roleInWords } from '../../shared/roles';
 import { Problem } from '../../shared/Problem';
 import { useSentForm } from '../../shared/useSentForm';
 import { NewPersonFields } from '../../shared/NewPersonFields';
@@ -32,8 +33,8 @@ export function Invited() {
     );
 }
 
-const inWords = ({ by, crew, expires_at }: OpenInvitation): string =>
-    t`${by} invites you into the crew ${crew}. The invitation runs out at ${localClock(expires_at)}.`;
+const inWords = ({ by, crew, role, expires_at }: OpenInvitation): string =>
+    t`${by} invites you into the crew ${crew}, as ${roleInWords(role)}. It runs out at ${localClock(expires_at)}.`;
 
 interface JoinProps {
     token: string;

@@ -6,6 +6,7 @@ import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
 import { loaded } from '../../shared/loaded';
 import { AlsoHere } from './AlsoHere';
+import { ReadsOnly } from './ReadsOnly';
 import { MenusToCome, type Menu } from './MenusToCome';
 import { TakeAlong } from './TakeAlong';
 import type { Saving } from '../../editing';
@@ -75,6 +76,7 @@ export function JobHead({ editor, plan, phone, onRun, onNewRun, onSettings }: Pr
                 <Beside />
             </header>
             <AlsoHere job={job.id} />
+            <ReadsOnly />
             {isTaking && <TakeAlong editor={editor} onClose={() => setTaking(false)} />}
         </>
     );

@@ -7,7 +7,7 @@ import { formText } from '../../shared/formText';
 import { Problem } from '../../shared/Problem';
 import { saveFile } from '../../shared/saveFile';
 import { useAttempt } from '../../shared/useFormAct';
-import { squaresOf } from './squares';
+import { squaresOf } from '../../shared/squares';
 
 interface Props {
     of: OfJob;

@@ -7,7 +7,7 @@ import { localClock } from '../../shared/localClock';
 import { Problem } from '../../shared/Problem';
 import { Shape } from '../../shared/Shape';
 import { useAttempt, useFormAct } from '../../shared/useFormAct';
-import { Squares } from './Squares';
+import { Squares } from '../../shared/Squares';
 
 interface Props {
     job: string;
@@ -49,7 +49,7 @@ export function Shares({ job, link, onLink }: Props) {
             </form>
             {link !== null && (
                 <div className="record-link" role="status">
-                    <Squares text={link} />
+                    <Squares text={link} label={t`The link for a camera`} />
                     <p>
                         <a href={link}>{link}</a>
                         <span className="cap"> {t`It is shown this once: copy it, or print the PDF with it now.`}</span>

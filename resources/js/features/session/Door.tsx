@@ -13,7 +13,7 @@ export function Door() {
     if (entrance.isPending) return <p className="waiting">{t`One moment.`}</p>;
     return (
         <Suspense fallback={<p className="waiting">{t`One moment.`}</p>}>
-            {entrance.data?.first ? <FirstAccount /> : <SignIn />}
+            {entrance.data?.first ? <FirstAccount /> : <SignIn mayAnybody={entrance.data?.sign_up ?? false} />}
         </Suspense>
     );
 }

@@ -9,18 +9,20 @@ import { Shape } from '../../shared/Shape';
 import { formText } from '../../shared/formText';
 import { Entrance } from '../../shared/Entrance';
 
-/** For those who have an account. */
-export function SignIn() {
+/** For those who have an account. `mayAnybody`: others may make one. */
+export function SignIn({ mayAnybody = false }: { mayAnybody?: boolean }) {
     const client = useQueryClient();
     const [problem, setProblem] = useState<string | null>(null);
     const [busy, setBusy] = useState(false);
+    const [isCodeAsked, setIsCodeAsked] = useState(false);
 
     const submit = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
         event.preventDefault();
         const form = new FormData(event.currentTarget);
         setBusy(true);
-        const result = await signIn(formText(form, 'email'), formText(form, 'password'));
+        const result = await signIn(formText(form, 'email'), formText(form, 'password'), formText(form, 'code'));
         setBusy(false);
+        if (!result.ok && 'code' in result.errors) setIsCodeAsked(true);
         if (result.ok) client.setQueryData(accountQuery.queryKey, result.data);
         else setProblem(reasonOf(result));
     };
@@ -36,7 +38,14 @@ export function SignIn() {
                     <Form.Label>{t`Password`}</Form.Label>
                     <Form.Control name="password" type="password" autoComplete="current-password" required />
                 </Form.Group>
+                {isCodeAsked && (
+                    <Form.Group controlId="code">
+                        <Form.Label>{t`Code of your phone, or from your paper`}</Form.Label>
+                        <Form.Control name="code" autoComplete="one-time-code" maxLength={20} required autoFocus />
+                    </Form.Group>
+                )}
                 <Link to="/forgotten">{t`Forgotten your password?`}</Link>
+                {mayAnybody && <Link to="/sign-up">{t`No account yet? Make one`}</Link>}
                 {problem && (
                     <p id="sign-in-problem" className="problem" role="alert">
                         <Shape kind="stop" size={16} /> {problem}

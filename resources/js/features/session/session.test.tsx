@@ -5,7 +5,7 @@ import { http, HttpResponse } from 'msw';
 import { Route, Routes } from 'react-router';
 import { beforeEach, expect, it } from 'vitest';
 import { call } from '../../api/client';
-import type { Entrance } from '../../api/types';
+import type { Account, Entrance } from '../../api/types';
 import { ANNA } from '../../testing/answers';
 import { refused, show, standInServer } from '../../testing/screen';
 import { SignedIn } from '.';
@@ -27,7 +27,7 @@ const door = http.post('/api/session', async ({ request }) => {
 
 /** Whether nobody has an account yet, and whether letters leave the machine. */
 const entrance = (first: boolean, letters: Entrance['letters'] = 'sent') =>
-    http.get('/api/entrance', () => HttpResponse.json<Entrance>({ first, letters }));
+    http.get('/api/entrance', () => HttpResponse.json<Entrance>({ first, letters, sign_up: false }));
 
 beforeEach(() => server.use(entrance(false)));
 
@@ -70,6 +70,27 @@ it('says why it did not let somebody in, and keeps the address that was typed', 
     expect((await screen.findByRole('alert')).textContent).toContain('do not go together');
     expect(screen.getByLabelText<HTMLInputElement>('Email').value).toBe(ANNA.email);
     expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Sign in' }).disabled).toBe(false);
+});
+
+it('asks for the code of a second factor once the password was right, and says that one opened nothing', async () => {
+    const sent: unknown[] = [];
+    server.use(
+        signedOut,
+        http.post('/api/session', async ({ request }) => {
+            sent.push(await request.json());
+            return sent.length < 3 ? refused('code', 'Type the code.') : HttpResponse.json<Account>(ANNA);
+        }),
+        choices,
+    );
+    show(inside, '/', null);
+    expect(screen.queryByLabelText(/Code of your phone/)).toBeNull();
+    await signInWith('right');
+    await user.type(await screen.findByLabelText(/Code of your phone/), '000000');
+    await user.click(screen.getByRole('button', { name: 'Sign in' }));
+    await screen.findByRole('alert');
+    await user.click(screen.getByRole('button', { name: 'Sign in' }));
+    await screen.findByText('the board');
+    expect(sent.map((one) => (one as { code?: string }).code)).toEqual([undefined, '000000', '000000']);
 });
 
 it('does not take a server that is away for somebody who has not signed in', async () => {

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\People;
+
+use App\Models\User;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/** The code beside the password: set up, asked for, taken away; and the codes on paper for when the phone is lost. */
+final class SecondFactor
+{
+    private const RECOVERY_CODES = 8;
+
+    /** Begins to set one up: it is asked for once a code of it was typed. */
+    public static function begin(User $user): string
+    {
+        $secret = Totp::newSecret();
+        $user->forceFill(['totp_secret' => $secret, 'totp_since' => null, 'totp_last' => null])->save();
+
+        return $secret;
+    }
+
+    /** @return list<string>|null the codes on paper, said this once; null: that was not the code */
+    public static function confirm(User $user, string $code): ?array
+    {
+        if ($user->totp_since !== null || ! self::takes($user, $code)) {
+            return null;
+        }
+        $codes = array_map(
+            static fn (): string => Str::lower(Str::random(5).'-'.Str::random(5)),
+            range(1, self::RECOVERY_CODES),
+        );
+        $user
+            ->forceFill(['totp_since' => Carbon::now(), 'recovery_hashes' => array_map(self::hash(...), $codes)])
+            ->save();
+        Audit::ofAccount($user, 'second-factor-on');
+
+        return $codes;
+    }
+
+    public static function end(User $user): void
+    {
+        $user
+            ->forceFill([
+                'totp_secret' => null,
+                'totp_since' => null,
+                'totp_last' => null,
+                'recovery_hashes' => null,
+            ])
+            ->save();
+        Audit::ofAccount($user, 'second-factor-off');
+    }
+
+    public static function isAskedOf(User $user): bool
+    {
+        return $user->totp_since !== null;
+    }
+
+    /** Whether a code opens: of the phone, or one on paper. Each does once, of two who send the same one gets in. */
+    public static function opens(User $user, string $code): bool
+    {
+        return self::takes($user, $code) || self::takesFromPaper($user, $code);
+    }
+
+    private static function takes(User $user, string $code): bool
+    {
+        return DB::transaction(static function () use ($user, $code): bool {
+            $held = User::query()->lockForUpdate()->findOrFail($user->id);
+            $step =
+                $held->totp_secret === null
+                    ? null
+                    : Totp::step($held->totp_secret, $code, Carbon::now()->getTimestamp(), $held->totp_last);
+            if ($step === null) {
+                return false;
+            }
+            $held->forceFill(['totp_last' => $step])->save();
+
+            return true;
+        });
+    }
+
+    private static function takesFromPaper(User $user, string $code): bool
+    {
+        return DB::transaction(static function () use ($user, $code): bool {
+            $held = User::query()->lockForUpdate()->findOrFail($user->id);
+            $hashes = $held->recovery_hashes ?? [];
+            $left = array_values(array_diff($hashes, [self::hash(Str::lower(trim($code)))]));
+            if (count($left) === count($hashes)) {
+                return false;
+            }
+            $held->forceFill(['recovery_hashes' => $left])->save();
+            Audit::ofAccount($user, 'recovery-code', ['left' => count($left)]);
+
+            return true;
+        });
+    }
+
+    /** Fifty bits of chance each, so a plain hash tells nobody anything. */
+    private static function hash(string $code): string
+    {
+        return hash('sha256', $code);
+    }
+}
