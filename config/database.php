@@ -18,5 +18,17 @@ return [
             'strict' => true,
         ],
     ],
+    // With CACHE_STORE=redis, QUEUE_CONNECTION=redis: what several servers share beside the database.
+    'redis' => [
+        'client' => 'phpredis',
+        'default' => [
+            'host' => env('REDIS_HOST', '127.0.0.1'),
+            'port' => env('REDIS_PORT', 6379),
+            'password' => env('REDIS_PASSWORD'),
+            'database' => 0,
+            'timeout' => 2,
+            'read_timeout' => 10,
+        ],
+    ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],
 ];

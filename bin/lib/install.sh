@@ -25,6 +25,13 @@ install_debian() {
       database) [ -x /usr/sbin/mariadbd ] || missing+=(mariadb-server) ;;
       browser) command -v chromium >/dev/null || missing+=(chromium)
                command -v chromedriver >/dev/null || missing+=(chromium-driver) ;;
+      cluster) [ -e /usr/lib/galera/libgalera_smm.so ] || missing+=(galera-4)
+               command -v haproxy >/dev/null || [ -x /usr/sbin/haproxy ] || missing+=(haproxy)
+               command -v redis-server >/dev/null || missing+=(redis-server)
+               command -v rsync >/dev/null || missing+=(rsync)
+               command -v ss >/dev/null || missing+=(iproute2)
+               command -v socat >/dev/null || missing+=(socat)
+               grep -qix redis <<<"$modules" || missing+=("php$version-redis") ;;
       backup) command -v mariadb-backup >/dev/null || missing+=(mariadb-backup) ;;
       solver) command -v glpsol >/dev/null || missing+=(glpk-utils) ;;
     esac

@@ -4,27 +4,19 @@
 # So many requests are worked on, or wait for a worker, at a time; whoever comes then is told to come again.
 MOST_AT_ONCE=${FALL_BEND_AT_ONCE:-64}
 
-# start_web NAME PORT
-start_web() {
+# web_settings NAME PORT: writes the settings of the servers, and gives where they stand (WEB_HOME, the sockets) and what they are
+# begun with (FPM_COMMAND, NGINX_COMMAND)
+web_settings() {
   local home="$VAR/$1/web" version flags=(-d opcache.jit_buffer_size=64M -d opcache.jit=tracing -d opcache.preload="$ROOT/bootstrap/preload.php" -d opcache.preload_user="$SERVER_USER") user='' log=''
   version=$(php -r 'echo PHP_MAJOR_VERSION.".".PHP_MINOR_VERSION;')
   mkdir -p "$home/tmp"
-  FPM_NOTE="$home/fpm.group" HEAVY_NOTE="$home/heavy.group" NGINX_NOTE="$home/nginx.group" INSTRUMENTS_NOTE="$home/instruments.group"
-  QUEUE_NOTE="$home/queue.group" SCHEDULE_NOTE="$home/schedule.group"
-  end_group "$NGINX_NOTE" QUIT 5
-  end_group "$FPM_NOTE" QUIT 5
-  end_group "$HEAVY_NOTE" QUIT 5
-  end_group "$INSTRUMENTS_NOTE" TERM 5
-  end_group "$QUEUE_NOTE" TERM 30
-  end_group "$SCHEDULE_NOTE" TERM 5
+  WEB_HOME=$home
   FPM_SOCKET="$home/fpm.sock" FPM_HEAVY_SOCKET="$home/heavy.sock" INSTRUMENTS_SOCKET="$home/tools.sock"
   if [ ${#FPM_HEAVY_SOCKET} -gt 100 ]; then
     local short
     short="/tmp/fall-bend-$(printf '%s' "$home" | sha256sum | cut -c1-12)"
     FPM_SOCKET="$short-fpm.sock" FPM_HEAVY_SOCKET="$short-heavy.sock" INSTRUMENTS_SOCKET="$short-tools.sock"
   fi
-  # What a killed server left lying is no server.
-  rm -f "$FPM_SOCKET" "$FPM_HEAVY_SOCKET" "$INSTRUMENTS_SOCKET"
   if [ "$SERVER_USER" = root ]; then
     flags+=(-R)
     user=$'user = root\ngroup = root'
@@ -32,7 +24,7 @@ start_web() {
   # With FALL_BEND_ACCESS_LOG what every request took is written down: milliseconds, and kilobytes of memory.
   if [ -n "${FALL_BEND_ACCESS_LOG:-}" ]; then
     export FALL_BEND_ACCESS_LOG_AT="$home/access.log"
-    : > "$FALL_BEND_ACCESS_LOG_AT"
+    touch "$FALL_BEND_ACCESS_LOG_AT"
     log="access.log = $FALL_BEND_ACCESS_LOG_AT"$'\naccess.format = "%m %{REQUEST_URI}e %s %{milli}d %{kilobytes}M"'
   fi
   local common="$user
@@ -137,9 +129,28 @@ http {
 }
 CONF
   own "$home"
-  launch "$FPM_NOTE" "$home/fpm.out" "/usr/sbin/php-fpm$version" "${flags[@]}" --nodaemonize --fpm-config "$home/fpm.conf"
+  FPM_COMMAND=("/usr/sbin/php-fpm$version" "${flags[@]}" --nodaemonize)
+  NGINX_COMMAND=("$(command -v nginx || echo /usr/sbin/nginx)" -c "$home/nginx.conf" -e "$home/nginx.log" -p "$home")
+}
+
+# start_web NAME PORT
+start_web() {
+  web_settings "$1" "$2"
+  local home=$WEB_HOME
+  FPM_NOTE="$home/fpm.group" HEAVY_NOTE="$home/heavy.group" NGINX_NOTE="$home/nginx.group" INSTRUMENTS_NOTE="$home/instruments.group"
+  QUEUE_NOTE="$home/queue.group" SCHEDULE_NOTE="$home/schedule.group"
+  end_group "$NGINX_NOTE" QUIT 5
+  end_group "$FPM_NOTE" QUIT 5
+  end_group "$HEAVY_NOTE" QUIT 5
+  end_group "$INSTRUMENTS_NOTE" TERM 5
+  end_group "$QUEUE_NOTE" TERM 30
+  end_group "$SCHEDULE_NOTE" TERM 5
+  # What a killed server left lying is no server; what the one before noted is not of this one.
+  rm -f "$FPM_SOCKET" "$FPM_HEAVY_SOCKET" "$INSTRUMENTS_SOCKET"
+  [ -z "${FALL_BEND_ACCESS_LOG_AT:-}" ] || : > "$FALL_BEND_ACCESS_LOG_AT"
+  launch "$FPM_NOTE" "$home/fpm.out" "${FPM_COMMAND[@]}" --fpm-config "$home/fpm.conf"
   FPM_SERVER=$LAUNCHED
-  launch "$HEAVY_NOTE" "$home/heavy.out" nice -n 15 "/usr/sbin/php-fpm$version" "${flags[@]}" --nodaemonize --fpm-config "$home/heavy.conf"
+  launch "$HEAVY_NOTE" "$home/heavy.out" nice -n 15 "${FPM_COMMAND[@]}" --fpm-config "$home/heavy.conf"
   HEAVY_SERVER=$LAUNCHED
   launch "$INSTRUMENTS_NOTE" "$home/instruments.out" php artisan instruments:serve --socket="$INSTRUMENTS_SOCKET"
   INSTRUMENTS_SERVER=$LAUNCHED
@@ -148,7 +159,7 @@ CONF
   QUEUE_SERVER=$LAUNCHED
   launch "$SCHEDULE_NOTE" "$home/schedule.out" nice php artisan schedule:work -q
   SCHEDULE_SERVER=$LAUNCHED
-  launch "$NGINX_NOTE" "$home/nginx.out" "$(command -v nginx || echo /usr/sbin/nginx)" -c "$home/nginx.conf" -e "$home/nginx.log" -p "$home"
+  launch "$NGINX_NOTE" "$home/nginx.out" "${NGINX_COMMAND[@]}"
   NGINX_SERVER=$LAUNCHED
   local i
   for i in $(seq 1 100); do
@@ -196,9 +207,8 @@ application_environment() {
   export FALL_BEND_DATA="${DB_DATA:-}"
 }
 
-# start_application NAME PORT ENVIRONMENT [fresh|empty]: settings cached, tables made (anew with `fresh`), demo in (not with `empty`), served
-start_application() {
-  application_environment "$1" "$2" "$3"
+# prepare_application NAME [fresh|empty]: settings cached, tables made (anew with `fresh`), demo in (not with `empty`)
+prepare_application() {
   mkdir -p "$VAR/$1/cache"
   touch "$LOG_FILE"
   mkdir -p "$MAIL_FOLDER" "$VAR/$1/log"
@@ -212,8 +222,14 @@ start_application() {
   php artisan route:cache -q
   umask 022
   own "$VAR/$1/config.php" "$APP_DATA" "$VAR/$1/routes.php" storage bootstrap/cache
-  if [ "${4:-}" = fresh ]; then php artisan migrate:fresh --force -q; else php artisan migrate --force -q; fi
-  [ "${4:-}" = empty ] || php artisan demo:seed
+  if [ "${2:-}" = fresh ]; then php artisan migrate:fresh --force -q; else php artisan migrate --force -q; fi
+  [ "${2:-}" = empty ] || php artisan demo:seed
+}
+
+# start_application NAME PORT ENVIRONMENT [fresh|empty]: prepared, and served
+start_application() {
+  application_environment "$1" "$2" "$3"
+  prepare_application "$1" "${4:-}"
   start_web "$1" "$2"
 }
 

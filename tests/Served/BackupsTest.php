@@ -56,7 +56,7 @@ final class BackupsTest extends TestCase
         // What is not whole is not restored as if it were.
         $again = ['bin/restore', $backup, '--into', "{$this->home}/none"];
         self::assertStringContainsString('encrypted', $this->failed($again));
-        self::assertStringContainsString('there already', $this->failed([...$again, '--into', "{$this->home}/new", ...$this->key()]));
+        self::assertStringContainsString('is an installation in', $this->failed([...$again, '--into', "{$this->home}/new", ...$this->key()]));
         file_put_contents("{$this->home}/other", bin2hex(random_bytes(32)));
         self::assertStringContainsString('right key', $this->failed([...$again, '--key', "{$this->home}/other"]));
         $log = (string) (glob("{$this->home}/to/log-*/written.*")[0] ?? '');

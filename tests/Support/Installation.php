@@ -14,7 +14,8 @@ final class Installation
 
     public readonly string $address;
 
-    public function __construct(private readonly string $var)
+    /** @param list<string> $options of bin/start */
+    public function __construct(private readonly string $var, private readonly array $options = [])
     {
         $socket = stream_socket_server('tcp://127.0.0.1:0');
         $name = $socket === false ? '' : (string) stream_socket_get_name($socket, false);
@@ -33,7 +34,7 @@ final class Installation
         );
         $port = (string) parse_url($this->address, PHP_URL_PORT);
         $this->start = new Process(
-            ['bin/start', '--port', $port],
+            ['bin/start', '--port', $port, ...$this->options],
             dirname(__DIR__, 2),
             ['FALL_BEND_VAR' => $this->var] + $own,
             timeout: null,

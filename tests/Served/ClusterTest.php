@@ -1,0 +1,193 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Served;
+
+use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
+use Tests\Support\Installation;
+use Tests\Support\Served;
+
+/**
+ * A node of each kind is killed while people work: the application, the database that is written to, Redis. Nobody is
+ * signed out, nothing acknowledged is lost, nothing is carried out twice, and writes go on within ten seconds.
+ * `bin/bench cluster` does it 20 times each.
+ */
+final class ClusterTest extends TestCase
+{
+    private const EDITORS = 3;
+
+    /** Writes go on after so long at the most. */
+    private const STALL_S = 10.0;
+
+    private string $var;
+
+    private Installation $cluster;
+
+    /** @var list<Process> */
+    private array $editors = [];
+
+    protected function setUp(): void
+    {
+        $this->var = sys_get_temp_dir().'/fall-bend-cluster-'.bin2hex(random_bytes(4));
+        mkdir($this->var, 0755);
+        $this->cluster = new Installation($this->var, ['--cluster']);
+    }
+
+    protected function tearDown(): void
+    {
+        touch("{$this->var}/stop");
+        foreach ($this->editors as $editor) {
+            $editor->stop(20);
+        }
+        $this->cluster->stop();
+        exec('rm -rf '.escapeshellarg($this->var));
+    }
+
+    public function testWhicheverNodeIsKilledNothingAcknowledgedIsLost(): void
+    {
+        $rounds = (int) (getenv('CLUSTER_ROUNDS') ?: 1);
+        $this->cluster->start();
+        $this->work();
+        $stalls = [];
+        for ($round = 0; $round < $rounds; $round++) {
+            $kinds = ['application' => $round % 2 === 0 ? 'a' : 'b', 'redis' => 'redis', 'database' => $this->writer()];
+            foreach ($kinds as $kind => $node) {
+                sleep(2);
+                $at = microtime(true);
+                $this->kill($node);
+                $this->untilWhole("{$node}, killed in round {$round}");
+                $stalls[$kind][] = $this->stallAfter($at);
+            }
+        }
+        sleep(2);
+        touch("{$this->var}/stop");
+        foreach ($this->editors as $n => $editor) {
+            $editor->wait();
+            self::assertSame(0, $editor->getExitCode(), "editor {$n}: ".implode("\n", array_slice($this->lines($n), -1)));
+        }
+        [$edits, $entries] = $this->assertAllIsThere();
+        foreach ($stalls as $kind => $seconds) {
+            self::assertLessThan(self::STALL_S, max($seconds), "{$kind}: writes go on");
+        }
+        if ($rounds > 1) {
+            fprintf(STDOUT, "\n%d rounds, %d edits and %d entries acknowledged, all there once.\n", $rounds, $edits, $entries);
+            foreach ($stalls as $kind => $seconds) {
+                sort($seconds);
+                $median = $seconds[intdiv(count($seconds), 2)];
+                fprintf(STDOUT, "%-12s killed: writes stood still for %.1f s, at most %.1f s\n", $kind, $median, max($seconds));
+            }
+        }
+    }
+
+    private function work(): void
+    {
+        for ($n = 0; $n < self::EDITORS; $n++) {
+            $out = "{$this->var}/editor-{$n}";
+            $command = [PHP_BINARY, __DIR__.'/../Support/editor.php', $this->cluster->address, "{$this->var}/stop", $out];
+            $this->editors[] = $editor = new Process($command, timeout: null);
+            $editor->start();
+        }
+        for ($i = 0; $i < 200 && count($this->lines(0)) < 5; $i++) {
+            usleep(100_000);
+        }
+        self::assertGreaterThanOrEqual(5, count($this->lines(0)), 'the editors work');
+    }
+
+    /** Ends a node as a machine ends that loses its power. */
+    private function kill(string $node): void
+    {
+        $parts = in_array($node, ['a', 'b'], true) ? ["{$node}_nginx", "{$node}_fpm", "{$node}_heavy"] : [$node];
+        foreach ($parts as $part) {
+            $group = (int) file_get_contents("{$this->var}/cluster/{$part}/group");
+            self::assertTrue(posix_kill(-$group, SIGKILL), "{$part} runs");
+        }
+    }
+
+    /** Which node of the database is written to. */
+    private function writer(): string
+    {
+        $said = $this->sql('SELECT @@wsrep_node_name');
+        self::assertMatchesRegularExpression('/^db[123]\z/', $said);
+
+        return $said;
+    }
+
+    /** Waits until every node is there again, and the database has three. */
+    private function untilWhole(string $after): void
+    {
+        for ($i = 0; $i < 240; $i++) {
+            usleep(250_000);
+            $alive = true;
+            foreach ((array) glob("{$this->var}/cluster/*/group") as $note) {
+                $alive = $alive && posix_kill((int) file_get_contents((string) $note), 0);
+            }
+            if ($alive && $this->sql("SELECT VARIABLE_VALUE FROM information_schema.GLOBAL_STATUS WHERE
+                VARIABLE_NAME = 'wsrep_cluster_size'") === '3') {
+                return;
+            }
+        }
+        self::fail("The cluster is not whole again: {$after}");
+    }
+
+    private function sql(string $query): string
+    {
+        preg_match('/^PORT_database=(\d+)$/m', (string) file_get_contents("{$this->var}/cluster/ports"), $found);
+        $secret = trim((string) file_get_contents("{$this->var}/cluster/db.secret"));
+        $command = ['mariadb', '--no-defaults', '-h', '127.0.0.1', '-P', $found[1] ?? '', '-u', 'fallbend', "-p{$secret}"];
+        $asked = new Process([...$command, '-N', '-e', $query, 'fallbend'], timeout: 20);
+        $asked->run();
+
+        return trim($asked->getOutput());
+    }
+
+    /** The longest time for which an editor had nothing acknowledged, since a moment. */
+    private function stallAfter(float $from): float
+    {
+        sleep(1);
+        $longest = 0.0;
+        for ($n = 0; $n < self::EDITORS; $n++) {
+            $last = $from;
+            foreach ($this->lines($n) as $line) {
+                $at = (float) (json_decode($line, true)['at'] ?? 0);
+                if ($at >= $from) {
+                    $longest = max($longest, $at - $last);
+                    $last = $at;
+                }
+            }
+            $longest = max($longest, microtime(true) - $last - 1.0);
+        }
+
+        return $longest;
+    }
+
+    /** @return array{int, int} how many edits and entries were acknowledged; each is there, once */
+    private function assertAllIsThere(): array
+    {
+        $lead = Served::as('lead', $this->cluster->address);
+        [$edits, $entries] = [0, 0];
+        for ($n = 0; $n < self::EDITORS; $n++) {
+            $noted = array_map(static fn (string $line): array => (array) json_decode($line, true), $this->lines($n));
+            $job = (string) ($noted[0]['job'] ?? '');
+            $edited = array_column($noted, 'edit');
+            $said = array_column($noted, 'entry');
+            $now = $lead->send('GET', "/api/jobs/{$job}")->json();
+            self::assertSame(1 + count($edited), $now['revision'], "editor {$n}: each edit once");
+            self::assertSame('place '.max($edited), $now['document']['place'], "editor {$n}: the last one stands");
+            $log = $lead->send('GET', "/api/jobs/{$job}/log")->json()['entries'];
+            self::assertSame($said, array_column($log, 'key'), "editor {$n}: each entry once, in order");
+            [$edits, $entries] = [$edits + count($edited), $entries + count($said)];
+        }
+
+        return [$edits, $entries];
+    }
+
+    /** @return list<string> */
+    private function lines(int $editor): array
+    {
+        $text = (string) @file_get_contents("{$this->var}/editor-{$editor}");
+
+        return array_values(array_filter(explode("\n", $text), static fn (string $line): bool => $line !== ''));
+    }
+}
