@@ -12,10 +12,15 @@ use App\Answers\Wanted;
 use App\Models\DeletedJob;
 use App\Models\Revision;
 use FallBend\Core\Input\BadInput;
+use Illuminate\Database\ConcurrencyErrorDetector;
+use Illuminate\Database\LostConnectionDetector;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use PDOException;
+use RedisException;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use Throwable;
 
 /**
  * Turns what the core and the actions throw into JSON answers, in one place.
@@ -29,6 +34,9 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
  */
 final class Problems
 {
+    /** What a node of a cluster says that is not part of it just now. */
+    private const NODE_NOT_READY = 'WSREP has not yet prepared node';
+
     public static function register(Exceptions $exceptions): void
     {
         $exceptions->shouldRenderJsonWhen(
@@ -42,6 +50,7 @@ final class Problems
         $exceptions->render(self::unreadable(...));
         $exceptions->render(self::deleted(...));
         $exceptions->render(self::notFound(...));
+        $exceptions->render(self::away(...));
     }
 
     private static function badInput(BadInput $bad, Request $request): JsonResponse
@@ -96,6 +105,29 @@ final class Problems
                 'current' => JobAnswer::object($current),
             ],
             409,
+        );
+    }
+
+    /**
+     * The database or what servers share is away for a moment, or another node takes over from it: what was asked is
+     * asked again, and what was written is carried out once.
+     */
+    private static function away(Throwable $wrong): ?JsonResponse
+    {
+        $isAway =
+            $wrong instanceof RedisException ||
+            ($wrong instanceof PDOException &&
+                (app(LostConnectionDetector::class)->causedByLostConnection($wrong) ||
+                    app(ConcurrencyErrorDetector::class)->causedByConcurrencyError($wrong) ||
+                    str_contains($wrong->getMessage(), self::NODE_NOT_READY)));
+        if (! $isAway) {
+            return null;
+        }
+
+        return new JsonResponse(
+            ['message' => 'The server changes over to another database. It is tried again by itself.', 'code' => 'away'],
+            503,
+            ['Retry-After' => '1'],
         );
     }
 

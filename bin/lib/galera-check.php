@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-// Says over HTTP whether a node of a Galera cluster takes writes, for a load balancer: 200, or 503 with what it is doing.
+// Says over HTTP whether a node of a Galera cluster takes writes, for a load balancer: 200, or 503 with what it does.
 // php galera-check.php PORT SOCKET USER PASSWORD: where it is asked, the socket of the node, and who asks it there.
 
 [, $port, $socket, $user, $password] = $argv + ['', '', '', '', ''];
@@ -41,6 +41,7 @@ while (true) {
     $now = $state();
     $status = $now === 'Synced' ? '200 OK' : '503 Service Unavailable';
     $length = strlen($now);
-    fwrite($asked, "HTTP/1.0 {$status}\r\nContent-Type: text/plain\r\nContent-Length: {$length}\r\nConnection: close\r\n\r\n{$now}");
+    $head = "HTTP/1.0 {$status}\r\nContent-Type: text/plain\r\nContent-Length: {$length}\r\nConnection: close";
+    fwrite($asked, "{$head}\r\n\r\n{$now}");
     fclose($asked);
 }

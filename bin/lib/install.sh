@@ -1,9 +1,13 @@
 # Installs what is missing: Debian packages, Composer packages, npm packages; builds the front end.
 # shellcheck shell=bash
 
+# A release brings its packages and its front end with it.
+is_release() { [ -f "$ROOT/RELEASE" ]; }
+
 need_base() {
-  local tool
-  for tool in php composer node npm; do
+  local tool tools=(php composer node npm)
+  if is_release; then tools=(php); fi
+  for tool in "${tools[@]}"; do
     command -v "$tool" >/dev/null || die "$tool is not installed. Fall Bend needs PHP 8.2 or later, Composer, and Node 20 or later."
   done
   php -r 'exit(PHP_VERSION_ID >= 80200 ? 0 : 1);' || die "PHP $(php -r 'echo PHP_VERSION;') is too old: 8.2 or later is needed."
@@ -55,6 +59,7 @@ install_debian() {
 }
 
 install_composer() {
+  if is_release; then return 0; fi
   fresh composer composer.json core/composer.json packages/registry-gaps/composer.json && [ -f vendor/autoload.php ] && return 0
   step 'Installing PHP packages'
   composer install --no-progress --quiet || die 'Composer could not install the PHP packages.'
@@ -62,6 +67,7 @@ install_composer() {
 }
 
 install_npm() {
+  if is_release; then return 0; fi
   fresh npm package.json package-lock.json && [ -d node_modules/vite ] && return 0
   step 'Installing JavaScript packages'
   npm ci --no-progress > "$VAR/npm.log" 2>&1 || { tail -20 "$VAR/npm.log" >&2; die 'npm could not install the JavaScript packages.'; }
@@ -71,6 +77,7 @@ install_npm() {
 front_sources() { find resources vite.config.ts package-lock.json tsconfig.json -type f | LC_ALL=C sort; }
 
 build_front() {
+  if is_release; then return 0; fi
   local sources
   mapfile -t sources < <(front_sources)
   fresh build "${sources[@]}" && [ -f public/build/manifest.json ] && return 0

@@ -45,9 +45,10 @@ final class BackupsTest extends TestCase
         posix_kill($old->process('database'), SIGKILL);
         $old->ends(60);
         $backup = (string) (glob("{$this->home}/to/whole-*")[0] ?? '');
-        $this->ran('', ['bin/restore', $backup, '--into', "{$this->home}/new", ...$this->key(), '--logs', $this->logs()]);
+        $logs = ['--logs', $this->logs()];
+        $this->ran('', ['bin/restore', $backup, '--into', "{$this->home}/new", ...$this->key(), ...$logs]);
         $this->assertState('new', 'a minute ago', $last);
-        $more = ['--logs', $this->logs(), '--until', $then];
+        $more = [...$logs, '--until', $then];
         $this->ran('', ['bin/restore', $backup, '--into', "{$this->home}/then", ...$this->key(), ...$more]);
         $this->assertState('then', 'between', $last - 1);
         $this->ran('', ['bin/restore', $backup, '--into', "{$this->home}/sql", ...$this->key(), '--dump']);
@@ -56,7 +57,8 @@ final class BackupsTest extends TestCase
         // What is not whole is not restored as if it were.
         $again = ['bin/restore', $backup, '--into', "{$this->home}/none"];
         self::assertStringContainsString('encrypted', $this->failed($again));
-        self::assertStringContainsString('is an installation in', $this->failed([...$again, '--into', "{$this->home}/new", ...$this->key()]));
+        $taken = [...$again, '--into', "{$this->home}/new", ...$this->key()];
+        self::assertStringContainsString('is an installation in', $this->failed($taken));
         file_put_contents("{$this->home}/other", bin2hex(random_bytes(32)));
         self::assertStringContainsString('right key', $this->failed([...$again, '--key', "{$this->home}/other"]));
         $log = (string) (glob("{$this->home}/to/log-*/written.*")[0] ?? '');
@@ -153,15 +155,8 @@ final class BackupsTest extends TestCase
     /** @param list<string> $command */
     private function process(string $name, array $command): Process
     {
-        $own = array_fill_keys(
-            array_filter(
-                array_keys(getenv()),
-                static fn (string $key): bool => preg_match('/^(APP|DB|BROWSER|SESSION|BCRYPT)_/', $key) === 1,
-            ),
-            false,
-        );
         $var = $name === '' ? [] : ['FALL_BEND_VAR' => "{$this->home}/{$name}"];
-        $process = new Process($command, dirname(__DIR__, 2), $var + $own, timeout: 240);
+        $process = new Process($command, dirname(__DIR__, 2), $var + Installation::withoutTests(), timeout: 240);
         $process->run();
 
         return $process;

@@ -65,18 +65,20 @@ final class ClusterTest extends TestCase
         touch("{$this->var}/stop");
         foreach ($this->editors as $n => $editor) {
             $editor->wait();
-            self::assertSame(0, $editor->getExitCode(), "editor {$n}: ".implode("\n", array_slice($this->lines($n), -1)));
+            $last = implode(' ', array_slice($this->lines($n), -1));
+            self::assertSame(0, $editor->getExitCode(), "editor {$n}: {$last}");
         }
         [$edits, $entries] = $this->assertAllIsThere();
         foreach ($stalls as $kind => $seconds) {
             self::assertLessThan(self::STALL_S, max($seconds), "{$kind}: writes go on");
         }
         if ($rounds > 1) {
-            fprintf(STDOUT, "\n%d rounds, %d edits and %d entries acknowledged, all there once.\n", $rounds, $edits, $entries);
+            fprintf(STDOUT, "\n%d rounds, %d edits, %d entries, all there once.\n", $rounds, $edits, $entries);
             foreach ($stalls as $kind => $seconds) {
                 sort($seconds);
                 $median = $seconds[intdiv(count($seconds), 2)];
-                fprintf(STDOUT, "%-12s killed: writes stood still for %.1f s, at most %.1f s\n", $kind, $median, max($seconds));
+                fprintf(STDOUT, '%-12s killed: writes stood still for %.1f s, ', $kind, $median);
+                fprintf(STDOUT, "at most %.1f s\n", max($seconds));
             }
         }
     }
@@ -85,7 +87,8 @@ final class ClusterTest extends TestCase
     {
         for ($n = 0; $n < self::EDITORS; $n++) {
             $out = "{$this->var}/editor-{$n}";
-            $command = [PHP_BINARY, __DIR__.'/../Support/editor.php', $this->cluster->address, "{$this->var}/stop", $out];
+            $script = __DIR__.'/../Support/editor.php';
+            $command = [PHP_BINARY, $script, $this->cluster->address, "{$this->var}/stop", $out];
             $this->editors[] = $editor = new Process($command, timeout: null);
             $editor->start();
         }
@@ -135,8 +138,8 @@ final class ClusterTest extends TestCase
     {
         preg_match('/^PORT_database=(\d+)$/m', (string) file_get_contents("{$this->var}/cluster/ports"), $found);
         $secret = trim((string) file_get_contents("{$this->var}/cluster/db.secret"));
-        $command = ['mariadb', '--no-defaults', '-h', '127.0.0.1', '-P', $found[1] ?? '', '-u', 'fallbend', "-p{$secret}"];
-        $asked = new Process([...$command, '-N', '-e', $query, 'fallbend'], timeout: 20);
+        $at = ['-h', '127.0.0.1', '-P', $found[1] ?? '', '-u', 'fallbend', "-p{$secret}", 'fallbend'];
+        $asked = new Process(['mariadb', '--no-defaults', '-N', '-e', $query, ...$at], timeout: 20);
         $asked->run();
 
         return trim($asked->getOutput());
@@ -174,7 +177,8 @@ final class ClusterTest extends TestCase
             $said = array_column($noted, 'entry');
             $now = $lead->send('GET', "/api/jobs/{$job}")->json();
             self::assertSame(1 + count($edited), $now['revision'], "editor {$n}: each edit once");
-            self::assertSame('place '.max($edited), $now['document']['place'], "editor {$n}: the last one stands");
+            $last = 'place '.max([0, ...$edited]);
+            self::assertSame($last, $now['document']['place'], "editor {$n}: the last one stands");
             $log = $lead->send('GET', "/api/jobs/{$job}/log")->json()['entries'];
             self::assertSame($said, array_column($log, 'key'), "editor {$n}: each entry once, in order");
             [$edits, $entries] = [$edits + count($edited), $entries + count($said)];

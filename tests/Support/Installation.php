@@ -14,9 +14,15 @@ final class Installation
 
     public readonly string $address;
 
-    /** @param list<string> $options of bin/start */
-    public function __construct(private readonly string $var, private readonly array $options = [])
-    {
+    /**
+     * @param list<string> $options of bin/start
+     * @param ?string $folder where it is started from; null: here
+     */
+    public function __construct(
+        private readonly string $var,
+        private readonly array $options = [],
+        private readonly ?string $folder = null,
+    ) {
         $socket = stream_socket_server('tcp://127.0.0.1:0');
         $name = $socket === false ? '' : (string) stream_socket_get_name($socket, false);
         $this->address = "http://{$name}";
@@ -25,18 +31,11 @@ final class Installation
     /** Runs the command that the README names, and waits until it says that it is ready. */
     public function start(): void
     {
-        $own = array_fill_keys(
-            array_filter(
-                array_keys(getenv()),
-                static fn (string $name): bool => preg_match('/^(APP|DB|BROWSER|SESSION|BCRYPT)_/', $name) === 1,
-            ),
-            false,
-        );
         $port = (string) parse_url($this->address, PHP_URL_PORT);
         $this->start = new Process(
             ['bin/start', '--port', $port, ...$this->options],
-            dirname(__DIR__, 2),
-            ['FALL_BEND_VAR' => $this->var] + $own,
+            $this->folder ?? dirname(__DIR__, 2),
+            ['FALL_BEND_VAR' => $this->var] + self::withoutTests(),
             timeout: null,
         );
         $this->start->start();
@@ -49,6 +48,14 @@ final class Installation
         if (! str_contains($said, 'is ready at')) {
             throw new RuntimeException("bin/start ended: {$said}");
         }
+    }
+
+    /** @return array<string, false> what the tests were told of their own server, and no other command is told */
+    public static function withoutTests(): array
+    {
+        $isOfTests = static fn (string $name): bool => preg_match('/^(APP|DB|BROWSER|SESSION|BCRYPT|QUEUE)_/', $name) === 1;
+
+        return array_fill_keys(array_filter(array_keys(getenv()), $isOfTests), false);
     }
 
     /** Whether the command ended by itself within some seconds. */

@@ -99,9 +99,11 @@ final class Served
     }
 
     /**
+     * A request that is yet to be sent.
+     *
      * @param array{0: string, 1: string, 2?: array<array-key, mixed>|string|null, 3?: array<string, string>} $request
      */
-    private function handle(array $request): CurlHandle
+    public function handle(array $request): CurlHandle
     {
         [$method, $path, $body, $more] = $request + [2 => null, 3 => []];
         $handle = curl_init("{$this->address}{$path}");

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-// Somebody who works on a job of their own through a server that may go away: changes it, and says what is done, one after
-// the other; what has no answer is sent again until it has one, as a browser does.
-// php editor.php ADDRESS STOP OUT: until the file STOP is there; what was acknowledged goes to OUT, a line of JSON each.
+// Somebody who works on a job of their own through a server that may go away: changes it, and says what is done, one
+// after the other; what has no answer is sent again until it has one, as a browser does.
+// php editor.php ADDRESS STOP OUT: until the file STOP is there; what was acknowledged goes to OUT, a line each.
 
 use Tests\Support\Served;
 
@@ -38,7 +38,8 @@ for ($n = 1; ! is_file($stop); $n++) {
     for ($tries = 1; ; $tries++) {
         $answer = $lead->send(...$request);
         if ($answer->status === 200) {
-            $note(['ms' => 1000 * (microtime(true) - $began), 'tries' => $tries] + ($isEdit ? ['edit' => $n] : ['entry' => $key]));
+            $ms = 1000 * (microtime(true) - $began);
+            $note(['ms' => $ms, 'tries' => $tries] + ($isEdit ? ['edit' => $n] : ['entry' => $key]));
             $revision += $isEdit ? 1 : 0;
             break;
         }
