@@ -179,12 +179,23 @@ final class ClusterTest extends TestCase
             self::assertSame(1 + count($edited), $now['revision'], "editor {$n}: each edit once");
             $last = 'place '.max([0, ...$edited]);
             self::assertSame($last, $now['document']['place'], "editor {$n}: the last one stands");
-            $log = $lead->send('GET', "/api/jobs/{$job}/log")->json()['entries'];
-            self::assertSame($said, array_column($log, 'key'), "editor {$n}: each entry once, in order");
+            self::assertSame($said, self::keysOfLog($lead, $job), "editor {$n}: each entry once, in order");
             [$edits, $entries] = [$edits + count($edited), $entries + count($said)];
         }
 
         return [$edits, $entries];
+    }
+
+    /** @return list<string> of all entries, which come in pages */
+    private static function keysOfLog(Served $lead, string $job): array
+    {
+        $keys = [];
+        do {
+            $page = $lead->send('GET', "/api/jobs/{$job}/log?after=".count($keys))->json()['entries'];
+            array_push($keys, ...array_column($page, 'key'));
+        } while ($page !== []);
+
+        return $keys;
     }
 
     /** @return list<string> */
