@@ -13,7 +13,7 @@ use Illuminate\Support\Carbon;
  *
  * @property int $id
  * @property string $job_id
- * @property string $hash SHA-256 of its bytes
+ * @property string $hash SHA-256 of what was sent, from which it was drawn anew
  * @property string $type
  * @property string $bytes
  * @property Carbon $created_at

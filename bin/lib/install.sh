@@ -18,7 +18,7 @@ install_debian() {
   local version missing=() what extension modules
   version=$(php -r 'echo PHP_MAJOR_VERSION.".".PHP_MINOR_VERSION;')
   modules=$(php -m)
-  for extension in pdo_mysql:mysql mbstring:mbstring curl:curl intl:intl dom:xml zip:zip apcu:apcu; do
+  for extension in pdo_mysql:mysql mbstring:mbstring curl:curl intl:intl dom:xml zip:zip apcu:apcu gd:gd; do
     grep -qix "${extension%%:*}" <<<"$modules" || missing+=("php$version-${extension##*:}")
   done
   for what in "$@"; do

@@ -200,6 +200,26 @@ final class SiteTest extends TestCase
         self::assertFalse($this->getJson("/api/jobs/{$this->job}/shares")->assertOk()->json('shares.0.open'));
     }
 
+    public function testNothingOfAPictureIsKeptButWhatIsSeen(): void
+    {
+        $jpeg = (string) file_get_contents(base_path('tests/Support/joint.jpg'));
+        [$wide, $high] = (array) getimagesizefromstring($jpeg);
+        // Held upright, by what the camera says: Exif with Orientation 6 and a maker, big-endian.
+        $tags = pack('n', 2).pack('nnNnn', 0x0112, 3, 1, 6, 0).pack('nnN', 0x010F, 2, 4).'Mine'.pack('N', 0);
+        $exif = "Exif\0\0MM".pack('nN', 42, 8).$tags;
+        $marked = "\xFF\xD8\xFF\xE1".pack('n', strlen($exif) + 2).$exif.substr($jpeg, 2).'<?php hung_on_behind();';
+        $hash = $this->sent($marked)->assertCreated()->json('hash');
+        self::assertSame(hash('sha256', $marked), $hash, 'it is named by what was sent');
+        $kept = (string) $this->get("/api/jobs/{$this->job}/photographs/{$hash}")->assertOk()->getContent();
+        self::assertStringNotContainsString('hung_on_behind', $kept);
+        self::assertStringNotContainsString('Exif', $kept);
+        self::assertSame([$high, $wide], array_slice((array) getimagesizefromstring($kept), 0, 2), 'it is upright');
+        $this->sent(substr($jpeg, 0, 200))->assertStatus(422);
+        // What says of itself that it is large is not even begun with.
+        $png = "\x89PNG\r\n\x1A\n".pack('N', 13).'IHDR'.pack('NN', 100_000, 100_000)."\x08\x02\0\0\0";
+        $this->sent($png)->assertStatus(422)->assertJsonFragment(['has more than 10 megapixels: send it smaller']);
+    }
+
     public function testAPictureIsSentNamedInTheLogAndSeenByTheLinkAlone(): void
     {
         $png = (string) base64_decode(
@@ -218,7 +238,8 @@ final class SiteTest extends TestCase
         self::assertSame(['The stub'], array_column($joints[0]['pictures'], 'note'));
         $at = "photographs/{$hash}";
         $shown = $this->get("/api/jobs/{$this->job}/{$at}")->assertOk();
-        self::assertSame([$png, 'image/png'], [$shown->getContent(), $shown->headers->get('Content-Type')]);
+        self::assertSame('image/png', $shown->headers->get('Content-Type'));
+        self::assertSame([1, 1], array_slice((array) getimagesizefromstring((string) $shown->getContent()), 0, 2));
         $link = $this->postJson("/api/jobs/{$this->job}/shares", ['for' => 'owner', 'days' => 7]);
         $token = basename((string) $link->json('link'));
         $this->actingAs($this->stranger);
@@ -256,7 +277,8 @@ final class SiteTest extends TestCase
         $this->say('photograph', ['hash' => $other, 'note' => 'The whole wall.'], 0);
         $this->say('photograph', ['hash' => str_repeat('a1', 32)], 0);
         $pdf = (string) $this->filed('pdf')->getContent();
-        self::assertStringContainsString($bytes, $pdf, 'the picture itself, as it was sent');
+        $kept = (string) Photograph::bytesOf($this->job, (string) $hash);
+        self::assertStringContainsString($kept, $pdf, 'the picture itself, as it is kept');
         $text = (string) preg_replace('/\s+/', ' ', (new Parser)->parseContent($pdf)->getText());
         self::assertMatchesRegularExpression('/Galley.*, joint 5\.1, .*The oval stub\./i', $text);
         self::assertStringContainsString('The whole wall.', $text);

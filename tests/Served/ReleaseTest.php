@@ -92,7 +92,8 @@ final class ReleaseTest extends TestCase
         $lead = Served::as('lead', $this->served->address);
         $session = $lead->send('GET', '/api/session')->json();
         self::assertSame('owner', $session['crews'][0]['role']);
-        self::assertSame('lead', Served::as('apprentice', $this->served->address)->send('GET', '/api/session')->json()['crews'][0]['role']);
+        $apprentice = Served::as('apprentice', $this->served->address)->send('GET', '/api/session')->json();
+        self::assertSame('lead', $apprentice['crews'][0]['role']);
         self::assertCount(4, $lead->send('GET', '/api/jobs')->json()['jobs']);
         $id = (string) $lead->send('GET', '/api/jobs?search=Weir')->json()['jobs'][0]['id'];
         $job = $lead->send('GET', "/api/jobs/{$id}")->json();
@@ -100,7 +101,7 @@ final class ReleaseTest extends TestCase
         $log = $lead->send('GET', "/api/jobs/{$id}/log")->json()['entries'];
         self::assertContains('before-upgrade', array_column($log, 'key'));
         self::assertCount(1, $lead->send('GET', "/api/jobs/{$id}/shares")->json()['shares']);
-        self::assertCount(1, $lead->send('GET', '/api/catalogue/own')->json()['entries']);
+        self::assertCount(1, $lead->send('GET', '/api/catalogue/own')->json()['own']);
         $edit = ['place' => 'changed before the upgrade, and after'] + $job['document'];
         $kept = $lead->send('PUT', "/api/jobs/{$id}", [
             'document' => ['place' => "{$edit['place']} {$job['revision']}"] + $edit,
