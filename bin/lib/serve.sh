@@ -196,7 +196,7 @@ is_healthy() {
 
 # application_environment NAME PORT ENVIRONMENT: what the application is told; the database stands already
 application_environment() {
-  export APP_ENV=$3 APP_URL="http://127.0.0.1:$2" APP_CONFIG_CACHE="$VAR/$1/config.php" APP_ROUTES_CACHE="$VAR/$1/routes.php" APP_EVENTS_CACHE="$VAR/$1/events.php"
+  export APP_ENV=$3 APP_URL="${APP_PUBLIC_URL:-http://127.0.0.1:$2}" APP_CONFIG_CACHE="$VAR/$1/config.php" APP_ROUTES_CACHE="$VAR/$1/routes.php" APP_EVENTS_CACHE="$VAR/$1/events.php"
   export APP_DATA="$VAR/$1/data.php"
   [ -f "$VAR/$1/app.key" ] || (umask 077; php -r 'echo "base64:".base64_encode(random_bytes(32));' > "$VAR/$1/app.key")
   APP_KEY=$(cat "$VAR/$1/app.key")

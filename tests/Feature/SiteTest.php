@@ -203,7 +203,9 @@ final class SiteTest extends TestCase
     public function testNothingOfAPictureIsKeptButWhatIsSeen(): void
     {
         $jpeg = (string) file_get_contents(base_path('tests/Support/joint.jpg'));
-        [$wide, $high] = (array) getimagesizefromstring($jpeg);
+        $size = getimagesizefromstring($jpeg);
+        self::assertIsArray($size);
+        [$wide, $high] = $size;
         // Held upright, by what the camera says: Exif with Orientation 6 and a maker, big-endian.
         $tags = pack('n', 2).pack('nnNnn', 0x0112, 3, 1, 6, 0).pack('nnN', 0x010F, 2, 4).'Mine'.pack('N', 0);
         $exif = "Exif\0\0MM".pack('nN', 42, 8).$tags;
