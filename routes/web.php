@@ -130,6 +130,7 @@ Route::prefix('api')->group(static function (): void {
             Route::post('jobs', [JobController::class, 'store']);
             Route::post('jobs/import', [JobController::class, 'import']);
             Route::post('jobs/{id}/copy', [ShelfController::class, 'copy']);
+            Route::put('jobs/{id}/project', [ShelfController::class, 'project']);
         });
         Route::middleware([May::to(Ability::PutAway), RoomToWrite::class])->group(static function (): void {
             Route::delete('jobs/{id}', [ShelfController::class, 'destroy']);

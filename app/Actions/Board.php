@@ -51,6 +51,7 @@ final readonly class Board
             'next' => JobAnswer::json($isMore ? self::place($last, $asked->order) : null),
             'shelves' => JobAnswer::json(self::shelves($crew)),
             'people' => JobAnswer::json(self::people($crew)),
+            'projects' => JobAnswer::json(self::projects($crew)),
         ]);
     }
 
@@ -65,6 +66,7 @@ final readonly class Board
             ->select([
                 'jobs.id',
                 'jobs.name',
+                'jobs.project',
                 'head',
                 'jobs.updated_at',
                 'jobs.deleted_at',
@@ -89,6 +91,9 @@ final readonly class Board
         }
         if ($asked->station !== null) {
             $found->where('station', $asked->station);
+        }
+        if ($asked->project !== null) {
+            $found->where('project', $asked->project);
         }
         if ($asked->person !== null) {
             $by = static fn (string $table): Closure => static fn (Builder $work): Builder => $work
@@ -127,6 +132,26 @@ final readonly class Board
         ];
     }
 
+    /** @return list<array{name: string, jobs: int, signed: int}> what jobs belong to, with how many do and are signed */
+    private static function projects(?int $crew): array
+    {
+        $rows = DB::table('jobs')
+            ->where('crew_id', $crew)
+            ->where('project', '!=', '')
+            ->whereNull('deleted_at')
+            ->groupBy('project')
+            ->orderBy('project')
+            ->selectRaw("project AS name, COUNT(*) AS jobs, COUNT(IF(station = 'done', 1, NULL)) AS signed")
+            ->get();
+        $of = static fn (stdClass $row): array => [
+            'name' => is_string($row->name) ? $row->name : '',
+            'jobs' => is_int($row->jobs) ? $row->jobs : 0,
+            'signed' => is_int($row->signed) ? $row->signed : 0,
+        ];
+
+        return array_values(array_map($of, $rows->all()));
+    }
+
     /** @return list<array{id: int, name: string}> the members of a crew, by name */
     private static function people(?int $crew): array
     {
@@ -161,6 +186,7 @@ final readonly class Board
             array_map(JobAnswer::json(...), [
                 'id' => $job->id,
                 'name' => $job->name,
+                'project' => $job->project,
                 'revision' => $job->head,
                 'kept_at' => self::at($job)->toIso8601String(),
                 'kept_by' => $job->kept_by ?? '',

@@ -22,6 +22,7 @@ final readonly class BoardAsked
      * @param string $search a part of the names that are wanted; empty: all
      * @param ?value-of<BoardSummary::STATIONS> $station that has the next thing to do; null: any
      * @param ?int $person id of somebody who worked on them; null: anybody
+     * @param ?string $project to which they belong; null: any, or none
      * @param value-of<self::ORDERS> $order
      * @param ?string $after the place where the page before ended, as it was answered; null: the first page
      */
@@ -30,6 +31,7 @@ final readonly class BoardAsked
         public string $search = '',
         public ?string $station = null,
         public ?int $person = null,
+        public ?string $project = null,
         public string $order = 'kept',
         public ?string $after = null,
     ) {}
@@ -51,6 +53,7 @@ final readonly class BoardAsked
             trim($query->stringOr('search', '', 120)),
             $query->has('station') ? $query->choice('station', BoardSummary::STATIONS) : null,
             $person === '' ? null : (int) $person,
+            $query->has('project') ? $query->string('project', 80) : null,
             $query->has('order') ? $query->choice('order', self::ORDERS) : 'kept',
             $query->has('after') ? $query->string('after', 1_100) : null,
         );

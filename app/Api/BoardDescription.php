@@ -35,6 +35,7 @@ final class BoardDescription
                             ['enum' => BoardSummary::STATIONS],
                             'The station that has the next thing to do; done: signed',
                         ),
+                        self::query('project', ['type' => 'string'], 'To which they belong'),
                         self::query('person', ['type' => 'integer'], 'Who worked on them'),
                         self::query(
                             'order',
@@ -90,6 +91,15 @@ final class BoardDescription
                     null,
                     null,
                     [404 => 'Problem'],
+                    204,
+                ) + $at,
+            ],
+            '/api/jobs/{id}/project' => [
+                'put' => Calls::describe(
+                    'What a job belongs to, such as the site of several dwellings; empty: to nothing',
+                    Shapes::object(['project' => ['type' => 'string', 'maxLength' => 80]]),
+                    null,
+                    $gone + [403 => 'Problem', 422 => 'Problem'],
                     204,
                 ) + $at,
             ],

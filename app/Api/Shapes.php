@@ -156,10 +156,14 @@ final class Shapes
                 'next' => ['type' => ['string', 'null'], 'description' => 'What `after` of the next page is'],
                 'shelves' => self::object(array_fill_keys(BoardAsked::SHELVES, self::WHOLE)),
                 'people' => self::list(self::object(['id' => self::WHOLE, 'name' => self::TEXT])),
+                'projects' => self::list(
+                    self::object(['name' => self::TEXT, 'jobs' => self::WHOLE, 'signed' => self::WHOLE]),
+                ),
             ]),
             'JobRow' => self::object([
                 'id' => self::TEXT,
                 'name' => self::TEXT,
+                'project' => self::TEXT,
                 'revision' => self::WHOLE,
                 'kept_at' => self::TEXT,
                 'kept_by' => self::TEXT,

@@ -21,6 +21,7 @@ use Illuminate\Support\Facades\DB;
  * @property string $id
  * @property int $crew_id
  * @property string $name
+ * @property string $project what it belongs to; empty: to nothing
  * @property int $head
  * @property Carbon $updated_at
  * @property ?array<string, mixed> $summary what the board shows of it, as it was when it was kept
@@ -44,6 +45,7 @@ final class Job extends Model
     protected $fillable = [
         'crew_id',
         'name',
+        'project',
         'head',
         'summary',
         'summary_version',

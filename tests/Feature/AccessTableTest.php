@@ -383,6 +383,7 @@ final class AccessTableTest extends TestCase
             'POST api/jobs/{id}/archive' => ['lead of the job', self::posting([])],
             'POST api/jobs/{id}/put-back' => ['lead of the job', self::posting([])],
             'POST api/jobs/{id}/copy' => ['plumber of the job', self::posting(['name' => 'Copy'])],
+            'PUT api/jobs/{id}/project' => ['plumber of the job', self::putting(['project' => 'Site'])],
             'POST api/jobs/{id}/undo' => ['apprentice of the job', self::posting(['from' => self::HEAD])],
             'POST api/jobs/{id}/redo' => ['apprentice of the job', self::posting(['from' => self::HEAD])],
             'POST api/jobs/{id}/back' => ['apprentice of the job', self::posting(['from' => self::HEAD, 'to' => 1])],

@@ -214,4 +214,28 @@ final class ShelvesTest extends TestCase
 
         return $names;
     }
+
+    public function testJobsOfOneSiteAreFoundTogether(): void
+    {
+        [$first] = $this->demoJob();
+        [$second] = $this->demoJob();
+        $this->demoJob();
+        $this->putJson("/api/jobs/{$first}/project", ['project' => ' Mill Row flats '])->assertNoContent();
+        $this->putJson("/api/jobs/{$first}/project", ['project' => str_repeat('x', 81)])->assertStatus(422);
+        $copy = $this->postJson("/api/jobs/{$first}/copy", ['name' => 'Flat 2'])->assertCreated()->json('id');
+        $this->putJson("/api/jobs/{$second}/project", ['project' => 'Weir site'])->assertNoContent();
+        $page = $this->getJson('/api/jobs?project=Mill+Row+flats')->assertOk();
+        self::assertShape('BoardPage', (string) $page->getContent());
+        self::assertEqualsCanonicalizing([$first, $copy], array_column((array) $page->json('jobs'), 'id'));
+        self::assertSame(['Mill Row flats', 'Mill Row flats'], array_column((array) $page->json('jobs'), 'project'));
+        self::assertSame(
+            [
+                ['name' => 'Mill Row flats', 'jobs' => 2, 'signed' => 0],
+                ['name' => 'Weir site', 'jobs' => 1, 'signed' => 0],
+            ],
+            $page->json('projects'),
+        );
+        $this->putJson("/api/jobs/{$second}/project", ['project' => ''])->assertNoContent();
+        self::assertCount(1, (array) $this->getJson('/api/jobs')->json('projects'));
+    }
 }

@@ -66,6 +66,17 @@ final readonly class ShelfController
         return new JsonResponse(null, 204);
     }
 
+    /** Says what a job belongs to. */
+    public function project(Request $request, string $id): JsonResponse
+    {
+        $body = Fields::of($request->json()->all());
+        $project = trim($body->string('project', 80));
+        $body->end();
+        Job::asked($request, $id)->note(['project' => $project]);
+
+        return new JsonResponse(null, 204);
+    }
+
     /** A new job with the plan of another, and nothing of what was done there. */
     public function copy(Request $request, string $id, JobAnswer $answer): JsonResponse
     {
@@ -78,7 +89,12 @@ final readonly class ShelfController
         $job = Job::asked($request, $id);
         $plan = $this->open->newest($job)->evaluation->job()->onSite(new OnSite);
         $document = ['name' => $name] + JobFile::decoded($this->file->write($plan));
-        $start = fn (): Kept => $this->keep->start($job->crew_id, User::asking($request), $this->file->read($document));
+        $start = function () use ($request, $job, $document): Kept {
+            $kept = $this->keep->start($job->crew_id, User::asking($request), $this->file->read($document));
+            $kept->job->note(['project' => $job->project]);
+
+            return $kept;
+        };
 
         return $answer->kept($this->once->revision($request, $start), Wanted::of($request), null, 201);
     }

@@ -167,6 +167,7 @@ export interface BoardAsked {
     search: string;
     station: string;
     person: string;
+    project: string;
     order: 'kept' | 'name';
 }
 
@@ -323,6 +324,9 @@ export const copyJob = (document: JobDocument) => write<Started>('POST', '/api/j
 /** A new job with the plan of another, and nothing of what was done there. */
 export const copyOfJob = (id: string, name: string) =>
     write<Started>('POST', `/api/jobs/${id}/copy`, { name, want: {} });
+/** What a job belongs to; empty: to nothing. */
+export const putIntoProject = (id: string, project: string) =>
+    call<null>('PUT', `/api/jobs/${id}/project`, { project });
 export const archiveJob = (id: string) => call<null>('POST', `/api/jobs/${id}/archive`);
 export const deleteJob = (id: string) => call<null>('DELETE', `/api/jobs/${id}`);
 export const putJobBack = (id: string) => call<null>('POST', `/api/jobs/${id}/put-back`);

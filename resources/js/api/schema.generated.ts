@@ -1937,6 +1937,8 @@ export interface paths {
                     search?: string;
                     /** @description The station that has the next thing to do; done: signed */
                     station?: "route" | "make-up" | "joints" | "cut" | "glue-up" | "test" | "record" | "done";
+                    /** @description To which they belong */
+                    project?: string;
                     /** @description Who worked on them */
                     person?: number;
                     /** @description kept (the one kept last first), or name */
@@ -2163,6 +2165,84 @@ export interface paths {
                 };
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/project": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** What a job belongs to, such as the site of several dwellings; empty: to nothing */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        project: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description What a job belongs to, such as the site of several dwellings; empty: to nothing */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description What is wrong */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description What is wrong */
+                410: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -5720,10 +5800,16 @@ export interface components {
                 id: number;
                 name: string;
             }[];
+            projects: {
+                name: string;
+                jobs: number;
+                signed: number;
+            }[];
         };
         JobRow: {
             id: string;
             name: string;
+            project: string;
             revision: number;
             kept_at: string;
             kept_by: string;

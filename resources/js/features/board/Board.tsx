@@ -24,6 +24,7 @@ import { useTakingIn } from './useTakingIn';
 // Menus and dialogs are fetched once the jobs are there.
 const RowActs = loaded(() => import('./RowActs').then((part) => part.RowActs));
 const CopyDialog = loaded(() => import('./CopyDialog').then((part) => part.CopyDialog));
+const ProjectDialog = loaded(() => import('./ProjectDialog').then((part) => part.ProjectDialog));
 
 /** The job board: a ruled row for each job, the new one on top. */
 export function Board() {
@@ -37,6 +38,7 @@ export function Board() {
     const taking = useTakingIn(open);
     const acts = useBoardActs(asked.shelf);
     const [copied, setCopied] = useState<Row | null>(null);
+    const [grouped, setGrouped] = useState<Row | null>(null);
     // A job with much in it shows most.
     const shown = jobs.find((job) => job.summary?.run?.drawing && job.gone_on === null);
     const guide = useGuide();
@@ -64,8 +66,8 @@ export function Board() {
             <TakenIn taking={taking} />
             <JustDone acts={acts} />
             <Shelves shelves={first?.shelves} at={asked.shelf} onShelf={(shelf) => ask({ shelf })} />
-            {(isFiltered || (first?.count ?? 0) > FEW) && (
-                <Find asked={asked} people={first?.people ?? []} onAsk={ask} />
+            {(isFiltered || (first?.count ?? 0) > FEW || (first?.projects.length ?? 0) > 0) && (
+                <Find asked={asked} people={first?.people ?? []} projects={first?.projects ?? []} onAsk={ask} />
             )}
             <div className="board-caps cap" aria-hidden="true">
                 <span>{t`Job`}</span>
@@ -86,7 +88,7 @@ export function Board() {
                         </button>
                     </p>
                 )}
-                <Rows jobs={jobs} acts={acts} onCopy={setCopied} />
+                <Rows jobs={jobs} acts={acts} onCopy={setCopied} onProject={setGrouped} />
                 {first && jobs.length === 0 && <p className="waiting">{noneInWords(asked, search, isFiltered)}</p>}
                 {board.hasNextPage && (
                     <p className="more-jobs">
@@ -106,6 +108,9 @@ export function Board() {
             <p className="cap version">{t`Fall Bend ${versionServed()}`}</p>
             <Suspense fallback={null}>
                 {copied && <CopyDialog job={copied} onClose={() => setCopied(null)} onCopied={open} />}
+                {grouped && (
+                    <ProjectDialog job={grouped} projects={first?.projects ?? []} onClose={() => setGrouped(null)} />
+                )}
             </Suspense>
         </div>
     );
@@ -115,16 +120,17 @@ interface RowsProps {
     jobs: Row[];
     acts: ReturnType<typeof useBoardActs>;
     onCopy: (job: Row) => void;
+    onProject: (job: Row) => void;
 }
 
-function Rows({ jobs, acts, onCopy }: RowsProps) {
+function Rows({ jobs, acts, onCopy, onProject }: RowsProps) {
     return jobs.map((job) => (
         <JobRow
             key={job.id}
             job={job}
             acts={
                 <Suspense fallback={null}>
-                    <RowActs job={job} acts={acts} onCopy={() => onCopy(job)} />
+                    <RowActs job={job} acts={acts} onCopy={() => onCopy(job)} onProject={() => onProject(job)} />
                 </Suspense>
             }
         />

@@ -15,11 +15,12 @@ const AT: [string, string][] = [
 interface Finding {
     asked: BoardAsked;
     people: BoardPage['people'];
+    projects: BoardPage['projects'];
     onAsk: (change: Partial<BoardAsked>) => void;
 }
 
 /** Finds jobs by name, by the station that they are at, by who worked on them; and orders them. */
-export function Find({ asked, people, onAsk }: Finding) {
+export function Find({ asked, people, projects, onAsk }: Finding) {
     return (
         <div className="board-find" role="search">
             <label className="choice">
@@ -53,6 +54,19 @@ export function Find({ asked, people, onAsk }: Finding) {
                     ))}
                 </select>
             </label>
+            {projects.length > 0 && (
+                <label className="choice">
+                    <span className="cap">{t`Project`}</span>
+                    <select value={asked.project} onChange={(event) => onAsk({ project: event.target.value })}>
+                        <option value="">{t`any`}</option>
+                        {projects.map(({ name, jobs, signed }) => (
+                            <option key={name} value={name}>
+                                {t`${name}: ${signed} of ${jobs} signed`}
+                            </option>
+                        ))}
+                    </select>
+                </label>
+            )}
             <label className="choice">
                 <span className="cap">{t`Order`}</span>
                 <select

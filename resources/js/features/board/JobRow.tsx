@@ -29,6 +29,7 @@ export function JobRow({ job, acts }: { job: Row; acts: ReactNode }) {
                             : t`no run yet`}
                     </p>
                 )}
+                {job.project !== '' && <p className="cap">{t`of ${job.project}`}</p>}
                 {summary && (
                     <p className="cap">
                         {summary.rulebook}, {summary.units === 'inch' ? t`inches` : t`millimeters`}

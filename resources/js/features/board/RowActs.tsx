@@ -7,8 +7,15 @@ import type { JobRow } from '../../api/types';
 import { mayNow } from '../../shared/roles';
 import type { BoardActs } from './useBoardActs';
 
+interface Props {
+    job: JobRow;
+    acts: BoardActs;
+    onCopy: () => void;
+    onProject: () => void;
+}
+
 /** What can be done with a job on the board beside opening it. */
-export function RowActs({ job, acts, onCopy }: { job: JobRow; acts: BoardActs; onCopy: () => void }) {
+export function RowActs({ job, acts, onCopy, onProject }: Props) {
     const account = useQuery(accountQuery).data;
     const [mayStart, mayPutAway] = [mayNow(account, 'plumber'), mayNow(account, 'lead')];
     if (acts.shelf === 'deleted')
@@ -32,6 +39,7 @@ export function RowActs({ job, acts, onCopy }: { job: JobRow; acts: BoardActs; o
                 {mayStart && job.unreadable === null && (
                     <Dropdown.Item onClick={onCopy}>{t`Copy it, to begin another`}</Dropdown.Item>
                 )}
+                {mayStart && <Dropdown.Item onClick={onProject}>{t`Put it into a project`}</Dropdown.Item>}
                 {mayPutAway && acts.shelf === 'open' && (
                     <Dropdown.Item onClick={() => void acts.archive(job)}>{t`Archive it`}</Dropdown.Item>
                 )}

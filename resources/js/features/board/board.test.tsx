@@ -20,6 +20,7 @@ const SHELVES = { open: 1, archived: 0, deleted: 0 };
 const row = (id: string, name: string, more: Partial<JobRow> = {}): JobRow => ({
     id,
     name,
+    project: '',
     revision: 1,
     kept_at: '2026-11-02T08:00:00Z',
     kept_by: 'Anna',
@@ -55,6 +56,7 @@ function boardOf(first: JobRow[], second: JobRow[] = []): void {
                 next: more ? 'page-2' : null,
                 shelves: SHELVES,
                 people: PEOPLE,
+                projects: all.some((job) => job.project !== '') ? [{ name: 'Mill flats', jobs: 12, signed: 3 }] : [],
             });
         }),
     );
@@ -269,4 +271,28 @@ it('copies a job under a name of its own, and opens the copy', async () => {
     expect(name.value).toBe('Weir Cottage, copy');
     await user.click(screen.getByRole('button', { name: 'Make the copy' }));
     await waitFor(() => expect(screen.getByLabelText('address').textContent).toBe('/jobs/copy'));
+});
+
+it('puts a job into a project, and asks for the jobs of one', async () => {
+    const sent: unknown[] = [];
+    server.use(
+        http.put('/api/jobs/7/project', async ({ request }) => {
+            sent.push(await request.json());
+            return new HttpResponse(null, { status: 204 });
+        }),
+    );
+    boardOf([row('7', 'Flat 1', { project: 'Mill flats' })]);
+    show(<Board />);
+    await screen.findByText('of Mill flats');
+    await user.selectOptions(screen.getByLabelText('Project'), 'Mill flats');
+    await waitFor(() => expect(asked.at(-1)?.get('project')).toBe('Mill flats'));
+    screen.getByRole('option', { name: 'Mill flats: 3 of 12 signed' });
+    await user.click(await screen.findByRole('button', { name: 'More for Flat 1' }));
+    await user.click(await screen.findByText('Put it into a project'));
+    const name = await screen.findByLabelText('Project; empty: none');
+    await user.clear(name);
+    await user.type(name, 'Weir site');
+    await user.click(screen.getByRole('button', { name: 'Save' }));
+    await waitFor(() => expect(sent).toEqual([{ project: 'Weir site' }]));
+    await waitFor(() => expect(screen.queryByLabelText('Project; empty: none')).toBeNull());
 });
