@@ -132,7 +132,7 @@ final readonly class Board
         ];
     }
 
-    /** @return list<array{name: string, jobs: int, signed: int}> what jobs belong to, with how many do and are signed */
+    /** @return list<array{name: string, jobs: int, signed: int}> with how many jobs belong to it, and are signed */
     private static function projects(?int $crew): array
     {
         $rows = DB::table('jobs')

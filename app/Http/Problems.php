@@ -125,7 +125,7 @@ final class Problems
         }
 
         return new JsonResponse(
-            ['message' => 'The server changes over to another database. It is tried again by itself.', 'code' => 'away'],
+            ['message' => 'Another database takes over just now. It is tried again by itself.', 'code' => 'away'],
             503,
             ['Retry-After' => '1'],
         );

@@ -74,11 +74,12 @@ final class Invitation extends Model
     /**
      * Makes one, and notes who did.
      *
-     * @param string $token what stands in its link
+     * @return array{self, string} with what stands in its link, which is said this once
      */
-    public static function of(Crew $crew, User $by, string $for, Role $role, string $token): self
+    public static function into(Crew $crew, User $by, string $for, Role $role): array
     {
-        return DB::transaction(static function () use ($crew, $by, $for, $role, $token): self {
+        $token = self::newToken();
+        $made = DB::transaction(static function () use ($crew, $by, $for, $role, $token): self {
             Audit::ofCrew($crew->id, 'invited', $by, ['person' => $for, 'role' => $role->value]);
 
             return self::query()->create([
@@ -90,6 +91,8 @@ final class Invitation extends Model
                 'expires_at' => Carbon::now()->addDays(self::DAYS),
             ]);
         });
+
+        return [$made, $token];
     }
 
     /** @return BelongsTo<Crew, $this> */

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-// What a release is made of, as CycloneDX 1.5 in JSON: PHP packages as Composer installed them, JavaScript packages that are
-// built into the front end as package-lock.json names them. Run in the folder of the release.
+// What a release is made of, as CycloneDX 1.5 in JSON: PHP packages as Composer installed them, JavaScript packages that
+// are built into the front end as package-lock.json names them. Run in the folder of the release.
 
 /** @param list<string> $licenses */
 $component = static function (string $type, string $name, string $version, array $licenses): array {
@@ -21,11 +21,16 @@ $component = static function (string $type, string $name, string $version, array
 };
 
 /** @return array<array-key, mixed> */
-$read = static fn (string $path): array => (array) json_decode((string) file_get_contents($path), true, 64, JSON_THROW_ON_ERROR);
+$read = static function (string $path): array {
+    $text = (string) file_get_contents($path);
+
+    return (array) json_decode($text, true, 64, JSON_THROW_ON_ERROR);
+};
 
 $components = [];
 foreach ($read('vendor/composer/installed.json')['packages'] as $package) {
-    $components[] = $component('composer', $package['name'], ltrim($package['version'], 'v'), $package['license'] ?? []);
+    $version = ltrim($package['version'], 'v');
+    $components[] = $component('composer', $package['name'], $version, $package['license'] ?? []);
 }
 foreach ($read('package-lock.json')['packages'] as $path => $package) {
     if ($path !== '' && ($package['dev'] ?? false) !== true) {

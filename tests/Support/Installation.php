@@ -53,7 +53,8 @@ final class Installation
     /** @return array<string, false> what the tests were told of their own server, and no other command is told */
     public static function withoutTests(): array
     {
-        $isOfTests = static fn (string $name): bool => preg_match('/^(APP|DB|BROWSER|SESSION|BCRYPT|QUEUE)_/', $name) === 1;
+        $of = '/^(APP|DB|BROWSER|SESSION|BCRYPT|QUEUE)_/';
+        $isOfTests = static fn (string $name): bool => preg_match($of, $name) === 1;
 
         return array_fill_keys(array_filter(array_keys(getenv()), $isOfTests), false);
     }

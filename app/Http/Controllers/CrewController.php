@@ -117,8 +117,7 @@ final class CrewController
             throw BadInput::at('role', 'must be a role up to your own');
         }
         self::refuseTooMany($of, $for);
-        $token = Invitation::newToken();
-        $invitation = Invitation::of($of, User::asking($request), $for, $role, $token);
+        [$invitation, $token] = Invitation::into($of, User::asking($request), $for, $role);
 
         return new JsonResponse(
             ['invitation' => $invitation->written(), 'link' => $request->root()."/invited/{$token}"],
