@@ -8,4 +8,6 @@ return [
     'least_free_mb' => env('LEAST_FREE_MB', 256),
     // Whoever reads the metrics says this: Authorization: Bearer … Without it there are none.
     'metrics_token' => env('METRICS_TOKEN'),
+    // Where the bytes of pictures stand: `database`, or `store`, the disk `pictures` of config/filesystems.php.
+    'pictures' => env('PICTURES_STORE', 'database'),
 ];

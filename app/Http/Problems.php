@@ -17,6 +17,7 @@ use Illuminate\Database\LostConnectionDetector;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use League\Flysystem\FilesystemException;
 use PDOException;
 use RedisException;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -109,13 +110,14 @@ final class Problems
     }
 
     /**
-     * The database or what servers share is away for a moment, or another node takes over from it: what was asked is
+     * The database, the store of pictures or what else servers share is away for a moment, or another node takes over from it: what was asked is
      * asked again, and what was written is carried out once.
      */
     private static function away(Throwable $wrong): ?JsonResponse
     {
         $isAway =
             $wrong instanceof RedisException ||
+            $wrong instanceof FilesystemException ||
             ($wrong instanceof PDOException &&
                 (app(LostConnectionDetector::class)->causedByLostConnection($wrong) ||
                     app(ConcurrencyErrorDetector::class)->causedByConcurrencyError($wrong) ||
@@ -125,7 +127,7 @@ final class Problems
         }
 
         return new JsonResponse(
-            ['message' => 'Another database takes over just now. It is tried again by itself.', 'code' => 'away'],
+            ['message' => 'A part of the server is away for a moment. It is tried again by itself.', 'code' => 'away'],
             503,
             ['Retry-After' => '1'],
         );

@@ -14,7 +14,7 @@ cluster_ports() {
   # shellcheck disable=SC1091
   [ ! -f "$CLUSTER/ports" ] || . "$CLUSTER/ports"
   for name in db1 db2 db3 db1_group db2_group db3_group db1_ist db2_ist db3_ist db1_sst db2_sst db3_sst db1_check db2_check db3_check \
-    database redis a b; do
+    database redis objects a b; do
     local of="PORT_$name"
     if [ -z "${!of:-}" ]; then
       # Galera waits for those who join one port above its own.
@@ -149,6 +149,14 @@ begin_redis() {
     --save '' --maxmemory 256mb --maxmemory-policy noeviction --requirepass "$DB_SECRET" --daemonize no
 }
 
+# A stand-in for a store of objects: pictures of all nodes.
+begin_objects() {
+  mkdir -p "$CLUSTER/objects/data"
+  own "$CLUSTER/objects"
+  OBJECTS_FOLDER="$CLUSTER/objects/data" OBJECTS_KEY=fall-bend OBJECTS_SECRET="$DB_SECRET" PHP_CLI_SERVER_WORKERS=2 \
+    begin objects php -S "127.0.0.1:$PORT_objects" "$ROOT/bin/lib/object-store.php"
+}
+
 begin_balancer() {
   local name of
   mkdir -p "$CLUSTER/balancer"
@@ -211,6 +219,7 @@ begin_member() {
     db?) begin_database "$1" ;;
     check_*) begin_check "${1#check_}" ;;
     redis) begin_redis ;;
+    objects) begin_objects ;;
     balancer) begin_balancer ;;
     *_fpm | *_heavy | *_nginx | *_instruments) begin_of_node "${1%_*}" "${1##*_}" ;;
     queue) begin queue nice php artisan queue:work --max-time=3600 --sleep=2 -q ;;
@@ -239,10 +248,13 @@ start_cluster() {
   begin_databases
   for name in $DATABASES; do begin_check "$name"; done
   begin_redis
+  begin_objects
   begin_balancer
   application_environment cluster "$PORT" production
   export DB_HOST=127.0.0.1 DB_PORT=$PORT_database DB_DATABASE=fallbend DB_USERNAME=fallbend DB_PASSWORD=$DB_SECRET DB_SOCKET=''
   export CACHE_STORE=redis QUEUE_CONNECTION=redis REDIS_HOST=127.0.0.1 REDIS_PORT=$PORT_redis REDIS_PASSWORD=$DB_SECRET
+  export PICTURES_STORE=store PICTURES_BUCKET=fall-bend PICTURES_KEY=fall-bend PICTURES_SECRET=$DB_SECRET
+  export PICTURES_ENDPOINT="http://127.0.0.1:$PORT_objects"
   export TRUSTED_PROXIES=127.0.0.1 FALL_BEND_DATA="$CLUSTER"
   local i
   for i in $(seq 1 100); do
@@ -283,7 +295,7 @@ keep_cluster() {
 stop_cluster() {
   local name
   # Who answers first, then what they ask; the databases one after the other, so that the last one has everything.
-  for name in balancer a_nginx b_nginx a_fpm b_fpm a_heavy b_heavy a_instruments b_instruments queue schedule check_db1 check_db2 check_db3 redis; do
+  for name in balancer a_nginx b_nginx a_fpm b_fpm a_heavy b_heavy a_instruments b_instruments queue schedule check_db1 check_db2 check_db3 redis objects; do
     case $name in balancer) end_group "$CLUSTER/$name/group" USR1 35 ;; *_nginx | *_fpm | *_heavy) end_group "$CLUSTER/$name/group" QUIT 35 ;; *) end_group "$CLUSTER/$name/group" TERM 30 ;; esac
   done
   for name in db3 db2 db1; do end_group "$CLUSTER/$name/group" TERM 60; done

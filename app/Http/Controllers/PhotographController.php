@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Files\PictureStore;
 use App\Files\ReencodedPicture;
 use App\Models\Job;
 use App\Models\Photograph;
@@ -37,7 +38,8 @@ final readonly class PhotographController
                 'job_id' => $job->id,
                 'hash' => $hash,
                 'type' => $picture->type,
-                'bytes' => $picture->bytes,
+                'kept' => hash('sha256', $picture->bytes),
+                'bytes' => PictureStore::put($picture->bytes),
             ]);
         }
 

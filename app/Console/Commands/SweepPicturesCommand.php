@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Files\PictureStore;
+use App\Models\Photograph;
+use Illuminate\Console\Command;
+
+/** Takes pictures out of the store that belong to no job any more. */
+final class SweepPicturesCommand extends Command
+{
+    protected $signature = 'pictures:sweep';
+
+    protected $description = 'Take pictures out of the store that belong to no job any more';
+
+    public function handle(): int
+    {
+        $gone = 0;
+        foreach (array_chunk(PictureStore::all(), 500) as $kept) {
+            $named = Photograph::query()->whereIn('kept', $kept)->distinct()->pluck('kept');
+            foreach (collect($kept)->diff($named) as $one) {
+                // One that was put there a moment ago may have its row only now.
+                if (Photograph::query()->where('kept', $one)->doesntExist()) {
+                    PictureStore::remove($one);
+                    $gone++;
+                }
+            }
+        }
+        $this->line("{$gone} pictures taken out.");
+
+        return 0;
+    }
+}
