@@ -110,8 +110,8 @@ final class Problems
     }
 
     /**
-     * The database, the store of pictures or what else servers share is away for a moment, or another node takes over from it: what was asked is
-     * asked again, and what was written is carried out once.
+     * The database, the store of pictures or what else servers share is away for a moment, or another node takes over
+     * from it: what was asked is asked again, and what was written is carried out once.
      */
     private static function away(Throwable $wrong): ?JsonResponse
     {

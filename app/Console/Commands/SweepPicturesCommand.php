@@ -19,8 +19,9 @@ final class SweepPicturesCommand extends Command
     {
         $gone = 0;
         foreach (array_chunk(PictureStore::all(), 500) as $kept) {
-            $named = Photograph::query()->whereIn('kept', $kept)->distinct()->pluck('kept');
-            foreach (collect($kept)->diff($named) as $one) {
+            /** @var list<string> $named */
+            $named = Photograph::query()->whereIn('kept', $kept)->distinct()->pluck('kept')->all();
+            foreach (array_diff($kept, $named) as $one) {
                 // One that was put there a moment ago may have its row only now.
                 if (Photograph::query()->where('kept', $one)->doesntExist()) {
                     PictureStore::remove($one);
