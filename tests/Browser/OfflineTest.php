@@ -76,6 +76,8 @@ final class OfflineTest extends BrowserTestCase
         $this->kept($desk);
         $this->until(fn (): bool => $this->waiting($phone) === 0, 'all that was said arrives', self::PATIENCE_S);
         $this->until(fn (): bool => $this->waiting($phone, 'picture') === 0, 'all pictures do', self::PATIENCE_S);
+        // Each that arrived is named by one entry more.
+        $this->until(fn (): bool => $this->waiting($phone) === 0, 'and what names them', self::PATIENCE_S);
         $this->line->heals();
 
         $log = $this->logOf($desk, $job);

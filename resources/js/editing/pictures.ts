@@ -37,7 +37,8 @@ export interface PicturesState {
     refused: { key: string; why: string }[];
 }
 
-const RETRY_MS = 15_000;
+/** After so long it is tried again, the longer the oftener it was. */
+const RETRY_MS = [1_000, 2_000, 5_000, 15_000];
 
 /**
  * Pictures, kept on this device before anything is asked, and sent until the server has them. Sent twice a picture is
@@ -50,6 +51,7 @@ export class Pictures {
     private isSending = false;
     /** a picture was added while others were sent */
     private isMore = false;
+    private tries = 0;
 
     constructor(private readonly world: PictureWorld) {}
 
@@ -95,13 +97,15 @@ export class Pictures {
             if (this.state.refused.some(({ key }) => key === one.key)) continue;
             const sent = await this.world.send(one.job, one.picture);
             if (sent.ok) {
+                this.tries = 0;
                 const { key, at, said } = one;
                 this.world.logOf(one.job).addTaken({ ...said, kind: 'photograph', hash: sent.data.hash }, key, at);
                 await this.world.store.remove(one.key);
             } else if (sent.status === 422) {
                 this.set({ ...this.state, refused: [...this.state.refused, { key: one.key, why: sent.message }] });
             } else {
-                this.world.later(() => void this.flush(), RETRY_MS);
+                const wait = RETRY_MS[Math.min(this.tries++, RETRY_MS.length - 1)] ?? 15_000;
+                this.world.later(() => void this.flush(), wait);
                 return;
             }
             await this.read();
