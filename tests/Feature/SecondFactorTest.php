@@ -81,6 +81,17 @@ final class SecondFactorTest extends TestCase
         );
     }
 
+    public function testWhoeverLostPhoneAndPaperIsLetInByWhoLooksAfterTheInstallation(): void
+    {
+        $this->actingAs($this->lead);
+        $secret = (string) $this->postJson('/api/account/second-factor', ['current' => 'secret-lead'])->json('secret');
+        $this->putJson('/api/account/second-factor', ['code' => $this->code($secret)])->assertOk();
+        $this->signIn([])->assertStatus(422);
+        $this->command('people:end-second-factor', ['email' => 'nobody@example.test'])->assertFailed();
+        $this->command('people:end-second-factor', ['email' => 'Lead@example.test'])->assertSuccessful();
+        $this->signIn([])->assertOk();
+    }
+
     private function code(string $secret): string
     {
         return Totp::code($secret, intdiv(Carbon::now()->getTimestamp(), 30));
