@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import { useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { crewQuery, giveRole, takeOut } from '../../api/people';
 import { accountQuery } from '../../api/queries';
@@ -19,6 +19,7 @@ export function Person({ crew, person }: Props) {
     const client = useQueryClient();
     const { busy, problem, attempt } = useAttempt();
     const [tries, setTries] = useState(0);
+    const me = useQuery(accountQuery).data?.email;
     const then = async (call: ReturnType<typeof giveRole>): Promise<void> => {
         const result = await call;
         // What the list says is what the server has, whatever came of it.
@@ -41,14 +42,17 @@ export function Person({ crew, person }: Props) {
                         options={ROLES.map((role) => [role, roleInWords(role)])}
                         onChange={(role) => void attempt(() => then(giveRole(crew.id, person.id, role)))}
                     />
-                    <button
-                        type="button"
-                        className="plain small"
-                        disabled={busy}
-                        onClick={() => void attempt(() => then(takeOut(crew.id, person.id)))}
-                    >
-                        {t`Take ${person.name} out`}
-                    </button>
+                    {/* Whoever goes themselves leaves. */}
+                    {person.email !== me && (
+                        <button
+                            type="button"
+                            className="plain small"
+                            disabled={busy}
+                            onClick={() => void attempt(() => then(takeOut(crew.id, person.id)))}
+                        >
+                            {t`Take ${person.name} out`}
+                        </button>
+                    )}
                 </div>
             ) : (
                 <span> {roleInWords(person.role)}</span>
