@@ -210,7 +210,7 @@ CONF
     done
   } > "$CLUSTER/balancer/haproxy.cfg"
   chmod 644 "$CLUSTER/balancer/haproxy.cfg"
-  begin balancer haproxy -f "$CLUSTER/balancer/haproxy.cfg" -db
+  begin balancer "$(command -v haproxy || echo /usr/sbin/haproxy)" -f "$CLUSTER/balancer/haproxy.cfg" -db
 }
 
 # begin_member NAME: whatever it is

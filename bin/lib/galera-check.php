@@ -3,10 +3,11 @@
 declare(strict_types=1);
 
 // Says over HTTP whether a node of a Galera cluster takes writes, for a load balancer: 200, or 503 with what it does.
-// php galera-check.php PORT SOCKET USER PASSWORD: where it is asked, the socket of the node, and who asks it there.
+// php galera-check.php PORT SOCKET USER PASSWORD [ADDRESS]: where it is asked, the socket of the node, and who asks it
+// there; on loopback, unless an address is said.
 
-[, $port, $socket, $user, $password] = $argv + ['', '', '', '', ''];
-$listening = stream_socket_server("tcp://127.0.0.1:{$port}", $code, $why);
+[, $port, $socket, $user, $password, $address] = $argv + ['', '', '', '', '', '127.0.0.1'];
+$listening = stream_socket_server("tcp://{$address}:{$port}", $code, $why);
 if ($listening === false) {
     fwrite(STDERR, "{$why}\n");
     exit(1);

@@ -3,6 +3,8 @@
 
 # So many requests are worked on, or wait for a worker, at a time; whoever comes then is told to come again.
 MOST_AT_ONCE=${FALL_BEND_AT_ONCE:-64}
+# Loopback, where a server with TLS stands before it; on a node of several machines the address in the network behind the balancer.
+LISTEN=${FALL_BEND_LISTEN:-127.0.0.1}
 
 # web_settings NAME PORT: writes the settings of the servers, and gives where they stand (WEB_HOME, the sockets) and what they are
 # begun with (FPM_COMMAND, NGINX_COMMAND)
@@ -90,7 +92,7 @@ http {
   map \$http_x_request_id \$called { default \$http_x_request_id; "" \$request_id; }
   limit_conn_zone \$server_name zone=answered:32k;
   server {
-    listen 127.0.0.1:$2;
+    listen $LISTEN:$2;
     root $ROOT/public;
     # More than can be answered soon are told to come again: the rest is answered as fast as ever.
     limit_conn_status 503;
@@ -190,7 +192,7 @@ CONF
 # is_healthy PORT: whether the application answers there, with its database behind it
 is_healthy() {
   php -r '$any = stream_context_create(["http" => ["ignore_errors" => true, "timeout" => 5]]);
-    $said = json_decode((string) @file_get_contents("http://127.0.0.1:'"$1"'/health/ready", false, $any), true);
+    $said = json_decode((string) @file_get_contents("http://'"$LISTEN:$1"'/health/ready", false, $any), true);
     exit(($said["checks"]["database"]["ok"] ?? false) === true ? 0 : 1);'
 }
 
@@ -199,7 +201,8 @@ application_environment() {
   export APP_ENV=$3 APP_URL="${APP_PUBLIC_URL:-http://127.0.0.1:$2}" APP_CONFIG_CACHE="$VAR/$1/config.php" APP_ROUTES_CACHE="$VAR/$1/routes.php" APP_EVENTS_CACHE="$VAR/$1/events.php"
   export APP_DATA="$VAR/$1/data.php"
   [ -f "$VAR/$1/app.key" ] || (umask 077; php -r 'echo "base64:".base64_encode(random_bytes(32));' > "$VAR/$1/app.key")
-  APP_KEY=$(cat "$VAR/$1/app.key")
+  # Several nodes share one key.
+  APP_KEY=${FALL_BEND_KEY:-$(cat "$VAR/$1/app.key")}
   export MAIL_FOLDER="$VAR/$1/mailbox"
   # Each installation notes what went wrong beside its own data.
   export APP_KEY LOG_FILE="$VAR/$1/fall-bend.log" REQUEST_LOG="$VAR/$1/log/requests.log"
@@ -222,7 +225,7 @@ prepare_application() {
   php artisan route:cache -q
   umask 022
   own "$VAR/$1/config.php" "$APP_DATA" "$VAR/$1/routes.php" storage bootstrap/cache
-  if [ "${2:-}" = fresh ]; then php artisan migrate:fresh --force -q; else php artisan migrate --force -q; fi
+  if [ "${2:-}" = fresh ]; then php artisan migrate:fresh --force -q; elif [ "${CACHE_STORE:-}" = redis ]; then php artisan migrate --force --isolated -q; else php artisan migrate --force -q; fi
   [ "${2:-}" = empty ] || php artisan demo:seed
 }
 

@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-// What a number of crews takes: the model of docs/scale-out.md, and a simulation of its busiest minutes against it. What a
-// request takes of a core, and what a row takes of a disk, was measured (`bin/bench load`, `bin/bench http`); what people
-// do in a day is assumed, and said. php tests/Bench/capacity.php [CREWS...]
+// What a number of crews takes: the model of docs/scale-out.md, and a simulation of its busiest minutes against it. What
+// a request takes of a core, and what a row takes of a disk, was measured (`bin/bench load`, `bin/bench http`); what
+// people do in a day is assumed, and said. php tests/Bench/capacity.php [CREWS...]
 
-/** Milliseconds of a core that a worker is busy with it, measured on two cores of the machine that docs/scale-out.md names. */
+/** Milliseconds of a core that a worker is busy with it, measured. */
 const CORE_MS = ['type' => 9.0, 'read' => 5.5, 'keep' => 17.0, 'tick' => 12.0];
 /** How much service times scatter: the standard deviation as a part of the mean. */
 const SCATTER = 0.5;
@@ -14,7 +14,7 @@ const SCATTER = 0.5;
 const PEOPLE = 3;
 const EDITING_S = 1.5 * 3600;
 const OPEN_S = 4 * 3600;
-/** What somebody who edits does, of a hundred acts, one a second; a page that is open reads the log every four seconds. */
+/** What somebody who edits does, of a hundred acts, one a second; an open page reads the log every four seconds. */
 const ACTS = ['type' => 60, 'read' => 20, 'keep' => 12, 'tick' => 8];
 const READS_EVERY_S = 4;
 /** The part of a day that falls into its busiest hour, and the days of a year. */
@@ -27,7 +27,7 @@ const ROW_BYTES = ['keep' => 900, 'tick' => 750];
 /** Commits a second that three nodes of the database took, measured on one disk. */
 const MOST_COMMITS = 300.0;
 
-/** Requests a second in the busiest hour, by what is asked. */
+/** @return array<string, float> requests a second in the busiest hour, by what is asked */
 function demand(int $crews): array
 {
     $people = $crews * PEOPLE;
@@ -41,7 +41,11 @@ function demand(int $crews): array
     return $of;
 }
 
-/** Cores that are busy, were there no waiting. */
+/**
+ * Cores that are busy, were there no waiting.
+ *
+ * @param array<string, float> $demand
+ */
 function busyCores(array $demand): float
 {
     $busy = 0.0;
@@ -55,6 +59,7 @@ function busyCores(array $demand): float
 /**
  * Plays requests as they come by chance, each taken by the core that is free first.
  *
+ * @param array<string, float> $demand
  * @return array{float, float, float} how busy the cores were, and milliseconds waited at p50 and p95
  */
 function play(array $demand, int $cores, float $seconds): array
@@ -72,6 +77,7 @@ function play(array $demand, int $cores, float $seconds): array
     while ($now < $seconds) {
         $now += -log($chance()) / $rate;
         $at = $chance() * $rate;
+        $act = '';
         foreach ($demand as $act => $share) {
             if (($at -= $share) <= 0) {
                 break;

@@ -83,6 +83,44 @@ final class ClusterTest extends TestCase
         }
     }
 
+    public function testANodeOfItsOwnServesWhatTheClusterHas(): void
+    {
+        $this->cluster->start();
+        $ports = (array) parse_ini_file("{$this->var}/cluster/ports");
+        $secret = trim((string) file_get_contents("{$this->var}/cluster/db.secret"));
+        $node = new Installation("{$this->var}/node", ['--node'], null, [
+            'FALL_BEND_KEY' => trim((string) file_get_contents("{$this->var}/cluster/app.key")),
+            'DB_HOST' => '127.0.0.1',
+            'DB_PORT' => $ports['PORT_database'],
+            'DB_DATABASE' => 'fallbend',
+            'DB_USERNAME' => 'fallbend',
+            'DB_PASSWORD' => $secret,
+            'CACHE_STORE' => 'redis',
+            'QUEUE_CONNECTION' => 'redis',
+            'REDIS_HOST' => '127.0.0.1',
+            'REDIS_PORT' => $ports['PORT_redis'],
+            'REDIS_PASSWORD' => $secret,
+        ]);
+        try {
+            $node->start();
+            $lead = Served::as('lead', $this->cluster->address);
+            $id = (string) $lead->send('GET', '/api/jobs?search=Weir')->json()['jobs'][0]['id'];
+            // Whoever is signed in is, whichever node answers.
+            $there = $lead->at($node->address);
+            $job = $there->send('GET', "/api/jobs/{$id}");
+            self::assertSame(200, $job->status, $job->said());
+            $kept = $there->send('PUT', "/api/jobs/{$id}", [
+                'document' => ['place' => 'from the other node'] + $job->json()['document'],
+                'from' => $job->json()['revision'],
+                'gesture' => 'edit',
+            ]);
+            self::assertSame(200, $kept->status, $kept->said());
+            self::assertSame('from the other node', $lead->send('GET', "/api/jobs/{$id}")->json()['document']['place']);
+        } finally {
+            $node->stop();
+        }
+    }
+
     private function work(): void
     {
         for ($n = 0; $n < self::EDITORS; $n++) {

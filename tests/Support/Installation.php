@@ -17,11 +17,13 @@ final class Installation
     /**
      * @param list<string> $options of bin/start
      * @param ?string $folder where it is started from; null: here
+     * @param array<string, string> $environment what it is told beside
      */
     public function __construct(
         private readonly string $var,
         private readonly array $options = [],
         private readonly ?string $folder = null,
+        private readonly array $environment = [],
     ) {
         $socket = stream_socket_server('tcp://127.0.0.1:0');
         $name = $socket === false ? '' : (string) stream_socket_get_name($socket, false);
@@ -35,7 +37,7 @@ final class Installation
         $this->start = new Process(
             ['bin/start', '--port', $port, ...$this->options],
             $this->folder ?? dirname(__DIR__, 2),
-            ['FALL_BEND_VAR' => $this->var] + self::withoutTests(),
+            ['FALL_BEND_VAR' => $this->var] + $this->environment + self::withoutTests(),
             timeout: null,
         );
         $this->start->start();

@@ -27,6 +27,15 @@ final class Served
         return $served;
     }
 
+    /** The same person with the same cookies, at another node. */
+    public function at(string $address): self
+    {
+        $there = new self($address, $this->seconds);
+        $there->cookies = $this->cookies;
+
+        return $there;
+    }
+
     public function signIn(string $who): void
     {
         $this->send('GET', '/');
