@@ -28,9 +28,10 @@ enum Ability: string
     public function least(): Role
     {
         return match ($this) {
-            self::Log, self::Edit => Role::Apprentice,
-            self::Start => Role::Plumber,
-            self::PutAway, self::Share, self::Numbers, self::Invite => Role::Lead,
+            // Whoever changes jobs may begin one: of two who changed the same, one keeps theirs as a copy.
+            self::Log, self::Edit, self::Start => Role::Apprentice,
+            self::PutAway => Role::Plumber,
+            self::Share, self::Numbers, self::Invite => Role::Lead,
             self::Own => Role::Owner,
         };
     }

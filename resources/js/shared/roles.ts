@@ -26,11 +26,11 @@ export function mayInWords(role: Role): string {
         case 'owner':
             return t`owner: all that a lead may, and who is in the crew`;
         case 'lead':
-            return t`lead: invites, deletes, shares, sets the crew's numbers`;
+            return t`lead: invites, shares records, sets the crew's numbers`;
         case 'plumber':
-            return t`plumber: begins and changes jobs`;
+            return t`plumber: archives and deletes jobs, too`;
         case 'apprentice':
-            return t`apprentice: changes jobs that are there, notes what is done`;
+            return t`apprentice: begins and changes jobs, notes what is done`;
         case 'reader':
             return t`reader: reads, and changes nothing`;
     }

@@ -42,7 +42,7 @@ export function Board() {
     // A job with much in it shows most.
     const shown = jobs.find((job) => job.summary?.run?.drawing && job.gone_on === null);
     const guide = useGuide();
-    const mayStart = mayNow(useQuery(accountQuery).data, 'plumber');
+    const mayStart = mayNow(useQuery(accountQuery).data, 'apprentice');
     useTitle(t`All jobs`);
 
     return (

@@ -17,7 +17,7 @@ interface Props {
 /** What can be done with a job on the board beside opening it. */
 export function RowActs({ job, acts, onCopy, onProject }: Props) {
     const account = useQuery(accountQuery).data;
-    const [mayStart, mayPutAway] = [mayNow(account, 'plumber'), mayNow(account, 'lead')];
+    const [mayStart, mayPutAway] = [mayNow(account, 'apprentice'), mayNow(account, 'plumber')];
     if (acts.shelf === 'deleted')
         return (
             mayPutAway && (
