@@ -90,7 +90,7 @@ http {
   gzip_types text/css application/javascript application/json image/svg+xml;
   # Who stands before us may have named the request already.
   map \$http_x_request_id \$called { default \$http_x_request_id; "" \$request_id; }
-  limit_conn_zone \$server_name zone=answered:32k;
+  limit_conn_zone \$server_port zone=answered:32k;
   server {
     listen $LISTEN:$2;
     root $ROOT/public;

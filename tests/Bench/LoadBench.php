@@ -27,6 +27,9 @@ final class LoadBench extends TestCase
     /** How often each is done, in a hundred acts. */
     private const ACTS = ['type' => 60, 'read' => 20, 'keep' => 12, 'tick' => 8];
 
+    /** The run of the job that is called out. */
+    private const RUN = 'drain';
+
     private const SESSIONS = 5;
 
     private \CurlMultiHandle $multi;
@@ -72,7 +75,7 @@ final class LoadBench extends TestCase
             $own = $made['document'] ?? [];
             $job = is_string($made['id'] ?? null) ? $made['id'] : '';
             $served = $sessions[$n % self::SESSIONS];
-            $this->editors[] = new BusyEditor($served, $job, is_array($own) ? $own : [], $n % 20);
+            $this->editors[] = new BusyEditor($served, $job, is_array($own) ? $own : [], self::RUN, $n % 20);
         }
     }
 
@@ -140,6 +143,7 @@ final class LoadBench extends TestCase
             $came = match (true) {
                 $status === 200 => 'answered',
                 $status === 503 => 'shed',
+                $status === 0 => 'without an answer ('.curl_error($handle).')',
                 default => "status {$status}",
             };
             $this->counted[$came] = ($this->counted[$came] ?? 0) + 1;

@@ -20,6 +20,7 @@ final class BusyEditor
         public readonly Served $served,
         private readonly string $job,
         private readonly array $document,
+        private readonly string $run,
         private int $typed,
     ) {}
 
@@ -63,8 +64,8 @@ final class BusyEditor
         return [
             'job' => $this->job,
             'document' => $this->document,
-            'call_out' => ['run' => '+', 'text' => $text],
-            'want' => (object) ['run:+' => null],
+            'call_out' => ['run' => $this->run, 'text' => $text],
+            'want' => (object) ["run:{$this->run}" => null],
         ];
     }
 
