@@ -9,7 +9,7 @@ declare(strict_types=1);
 $component = static function (string $type, string $name, string $version, array $licenses): array {
     $parted = explode('/', $name);
     $own = array_pop($parted);
-    // In an address of a package a scope's @ is written out: https://github.com/package-url/purl-spec
+    // In the address of a package (purl) the @ of a scope is written out.
     $scope = str_replace('@', '%40', implode('/', $parted));
     $purl = "pkg:{$type}/".($scope === '' ? '' : "{$scope}/")."{$own}@{$version}";
     $written = static fn (string $license): array => str_contains($license, ' ')

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-// What a number of crews takes: the model of docs/scale-out.md, and a simulation of its busiest minutes against it. What
-// a request takes of a core, and what a row takes of a disk, was measured (`bin/bench load`, `bin/bench http`); what
+// What a number of crews takes: the model of docs/scale-out.md, and a simulation of its busiest minutes against it.
+// What a request takes of a core and a row of a disk was measured (`bin/bench load`, `bin/bench http`); what
 // people do in a day is assumed, and said. php tests/Bench/capacity.php [CREWS...]
 
 /** Milliseconds of a core that it takes with all behind it (nginx, PHP, the database on the same machine), measured. */
