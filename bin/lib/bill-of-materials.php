@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-// What a release is made of, as CycloneDX 1.5 in JSON: PHP packages as Composer installed them, JavaScript packages that
-// are built into the front end as package-lock.json names them. Run in the folder of the release.
+// What a release is made of, as CycloneDX 1.5 in JSON: PHP packages as Composer installed them, JavaScript packages
+// that are built into the front end as package-lock.json names them. Run in the folder of the release.
 
 /** @param list<string> $licenses */
 $component = static function (string $type, string $name, string $version, array $licenses): array {

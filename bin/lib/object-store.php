@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 // A stand-in for a store of objects that speaks the protocol S3, as far as pictures need it: put, get, head, delete,
-// list; with signatures (Signature Version 4) checked. Objects are files in a folder. It takes no other machine's place:
-// a real store is named in PICTURES_ENDPOINT. Run by PHP's own server:
+// list; with signatures (Signature Version 4) checked. Objects are files in a folder. It takes no other machine's
+// place: a real store is named in PICTURES_ENDPOINT. Run by PHP's own server:
 //   OBJECTS_FOLDER=… OBJECTS_KEY=… OBJECTS_SECRET=… php -S 127.0.0.1:PORT bin/lib/object-store.php
 
 $folder = (string) getenv('OBJECTS_FOLDER');

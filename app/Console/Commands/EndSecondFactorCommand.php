@@ -9,7 +9,7 @@ use App\People\SecondFactor;
 use Illuminate\Console\Command;
 use Illuminate\Support\Str;
 
-/** Takes the second factor off an account whose phone and paper are lost. Whoever asks for it is known some other way. */
+/** Takes the second factor off an account whose phone and paper are lost. Who asks is known some other way. */
 final class EndSecondFactorCommand extends Command
 {
     protected $signature = 'people:end-second-factor {email}';
