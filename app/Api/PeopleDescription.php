@@ -80,7 +80,16 @@ final class PeopleDescription
             '/api/entrance/reset' => [
                 'post' => Calls::describe(
                     'Set a new password with what stood in the letter; it is signed in here, and nowhere else',
-                    Shapes::object(['email' => self::TEXT, 'token' => self::TEXT, 'password' => self::TEXT]),
+                    [
+                        'type' => 'object',
+                        'properties' => [
+                            'email' => self::TEXT,
+                            'token' => self::TEXT,
+                            'password' => self::TEXT,
+                            'code' => self::TEXT,
+                        ],
+                        'required' => ['email', 'token', 'password'],
+                    ],
                     'Account',
                     [422 => 'Problem', 429 => 'Problem'],
                 ),

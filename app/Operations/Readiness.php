@@ -6,11 +6,12 @@ namespace App\Operations;
 
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Queue;
 use Throwable;
 
 /**
- * Whether this node can take requests: its database answers and takes writes, its disk has room, its clock goes right.
- * A queue that is late is said, and is no reason to take a node out.
+ * Whether this node can take requests: its database answers and takes writes, its clock goes right. That letters are
+ * late or that a disk is full is said, and is no reason to take a node out: what is only asked it answers.
  *
  * @phpstan-type Check array{ok: bool, says: string}
  */
@@ -30,7 +31,7 @@ final class Readiness
         if ($database['ok']) {
             $checks += ['clock' => self::check(self::clock(...)), 'queue' => self::check(self::queue(...))];
         }
-        $needed = array_diff_key($checks, ['queue' => 0]);
+        $needed = array_intersect_key($checks, ['database' => 0, 'clock' => 0]);
 
         return ['ready' => ! in_array(false, array_column($needed, 'ok'), true), 'checks' => $checks];
     }
@@ -38,9 +39,9 @@ final class Readiness
     /** How long the oldest letter that could have been sent has waited, in seconds. */
     public static function queueAge(): int
     {
-        $oldest = DB::table('queued')->whereNull('reserved_at')->min('available_at');
+        $oldest = Queue::creationTimeOfOldestPendingJob();
 
-        return is_numeric($oldest) ? max(0, Carbon::now()->getTimestamp() - (int) $oldest) : 0;
+        return $oldest === null ? 0 : max(0, Carbon::now()->getTimestamp() - $oldest);
     }
 
     /** @return Check */

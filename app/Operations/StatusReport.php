@@ -7,6 +7,7 @@ namespace App\Operations;
 use App\Models\Backup;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Queue;
 
 /**
  * How the installation is, for those who look after it: what waits, what failed, how old the backups are.
@@ -45,7 +46,7 @@ final class StatusReport
             'version' => is_string($version) ? $version : '',
             'ready' => $ready,
             'checks' => $named,
-            'letters_waiting' => DB::table('queued')->count(),
+            'letters_waiting' => Queue::size(),
             'letters_failed' => DB::table('queue_failed')->count(),
             'backups' => array_values($backups->map(static fn (Backup $one): array => $one->written())->all()),
             'backup_is_late' => self::hoursSinceBackup() > self::BACKUP_HOURS,
@@ -61,7 +62,7 @@ final class StatusReport
             'fall_bend_jobs' => DB::table('jobs')->whereNull('deleted_at')->count(),
             'fall_bend_crews' => DB::table('crews')->count(),
             'fall_bend_signed_in' => DB::table('sessions')->where('last_activity', '>', $now - 900)->count(),
-            'fall_bend_letters_waiting' => DB::table('queued')->count(),
+            'fall_bend_letters_waiting' => Queue::size(),
             'fall_bend_letters_failed' => DB::table('queue_failed')->count(),
             'fall_bend_queue_age_seconds' => Readiness::queueAge(),
             'fall_bend_backup_age_hours' => round(self::hoursSinceBackup(), 2),

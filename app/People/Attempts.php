@@ -36,6 +36,11 @@ final class Attempts
 
     private const ACCOUNT = [50, 900];
 
+    /** A code has six digits, and three of them open at any moment. */
+    private const CODES = 30;
+
+    private const DAY_SECONDS = 86_400;
+
     /** Refuses to sign somebody in for now, where too many attempts failed: 429, and after how long to try again. */
     public static function hold(Request $request, string $email, ?User $user): void
     {
@@ -59,6 +64,28 @@ final class Attempts
         RateLimiter::clear(array_key_first(self::limits($request, $email)));
         $known = array_slice(array_unique([$user->id, ...self::known($request)]), 0, self::MOST_KNOWN);
         Cookie::queue(self::KNOWN, implode(' ', $known), self::YEAR_MINUTES);
+    }
+
+    /**
+     * Refuses codes of a second factor where too many opened nothing within a day. What others try, who have the
+     * password, does not count for a browser in which somebody signed in before.
+     */
+    public static function holdCodes(Request $request, User $user): void
+    {
+        $key = self::codes($request, $user);
+        if (RateLimiter::tooManyAttempts($key, self::CODES)) {
+            throw self::tooMany($key, self::DAY_SECONDS);
+        }
+    }
+
+    public static function failedCode(Request $request, User $user): void
+    {
+        RateLimiter::hit(self::codes($request, $user), self::DAY_SECONDS);
+    }
+
+    private static function codes(Request $request, User $user): string
+    {
+        return "codes {$user->id} ".(self::isKnown($request, $user) ? 'known' : 'elsewhere');
     }
 
     /** Counts every attempt at something, and refuses it where there are too many within a minute. */

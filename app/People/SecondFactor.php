@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\People;
 
 use App\Models\User;
+use FallBend\Core\Input\BadInput;
+use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -59,8 +61,28 @@ final class SecondFactor
         return $user->totp_since !== null;
     }
 
+    /**
+     * Lets through whoever has a code, where one is asked for.
+     *
+     * @throws BadInput if the code is missing or opens nothing
+     */
+    public static function ask(Request $request, User $user, string $code): void
+    {
+        if (! self::isAskedOf($user)) {
+            return;
+        }
+        if ($code === '') {
+            throw BadInput::at('code', 'Type the code that your phone shows for Fall Bend, or one from your paper.');
+        }
+        Attempts::holdCodes($request, $user);
+        if (! self::opens($user, trim($code))) {
+            Attempts::failedCode($request, $user);
+            throw BadInput::at('code', 'This code opens nothing. Each does once: wait for the next one.');
+        }
+    }
+
     /** Whether a code opens: of the phone, or one on paper. Each does once, of two who send the same one gets in. */
-    public static function opens(User $user, string $code): bool
+    private static function opens(User $user, string $code): bool
     {
         return self::takes($user, $code) || self::takesFromPaper($user, $code);
     }

@@ -9,6 +9,7 @@ use App\People\Totp;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Password;
 use Illuminate\Testing\TestResponse;
 use ParagonIE\ConstantTime\Base32;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -81,15 +82,52 @@ final class SecondFactorTest extends TestCase
         );
     }
 
+    public function testAMailboxAloneDoesNotOpenAnAccountThatHasOne(): void
+    {
+        $secret = $this->setUpFactor();
+        $token = Password::createToken(User::query()->findOrFail($this->lead->id));
+        $reset = fn (array $with): TestResponse => $this->postJson(
+            '/api/entrance/reset',
+            $with + ['email' => 'lead@example.test', 'token' => $token, 'password' => 'another long one'],
+        );
+        // Without the letter nobody is told that there is one.
+        $reset(['token' => 'guessed'])->assertStatus(422)->assertJsonMissingValidationErrors('code');
+        $reset([])->assertStatus(422)->assertJsonValidationErrors('code');
+        $reset(['code' => '000000'])->assertStatus(422)->assertJsonValidationErrors('code');
+        $this->travel(30)->seconds();
+        $reset(['code' => $this->code($secret)])->assertOk();
+    }
+
+    public function testCodesAreNotGuessed(): void
+    {
+        $secret = $this->setUpFactor();
+        for ($n = 0; $n < 30; $n++) {
+            $this->travel(61)->seconds();
+            $this->signIn(['code' => sprintf('%06d', $n)])->assertStatus(422);
+        }
+        $this->signIn(['code' => $this->code($secret)])->assertStatus(429)->assertHeader('Retry-After');
+        // Whoever signed in there before is not held up by what others try.
+        $this->withCredentials()->withCookie('fall-bend-known', (string) $this->lead->id);
+        $this->signIn(['code' => $this->code($secret)])->assertOk();
+    }
+
     public function testWhoeverLostPhoneAndPaperIsLetInByWhoLooksAfterTheInstallation(): void
     {
-        $this->actingAs($this->lead);
-        $secret = (string) $this->postJson('/api/account/second-factor', ['current' => 'secret-lead'])->json('secret');
-        $this->putJson('/api/account/second-factor', ['code' => $this->code($secret)])->assertOk();
+        $this->setUpFactor();
         $this->signIn([])->assertStatus(422);
         $this->command('people:end-second-factor', ['email' => 'nobody@example.test'])->assertFailed();
         $this->command('people:end-second-factor', ['email' => 'Lead@example.test'])->assertSuccessful();
         $this->signIn([])->assertOk();
+    }
+
+    /** @return string the secret that the phone of the lead knows */
+    private function setUpFactor(): string
+    {
+        $this->actingAs($this->lead);
+        $secret = (string) $this->postJson('/api/account/second-factor', ['current' => 'secret-lead'])->json('secret');
+        $this->putJson('/api/account/second-factor', ['code' => $this->code($secret)])->assertOk();
+
+        return $secret;
     }
 
     private function code(string $secret): string

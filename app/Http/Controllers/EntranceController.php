@@ -11,6 +11,7 @@ use App\People\Audit;
 use App\People\LetIn;
 use App\People\Letters;
 use App\People\Passwords;
+use App\People\SecondFactor;
 use App\People\Sessions;
 use App\People\SignUp;
 use FallBend\Core\Input\BadInput;
@@ -139,12 +140,15 @@ final readonly class EntranceController
     public function reset(Request $request): JsonResponse
     {
         Attempts::slowDown($request, 'reset');
-        /** @var array{email: string, token: string, password: string} $given */
+        /** @var array{email: string, token: string, password: string, code?: string} $given */
         $given = $request->validate([
+            'code' => ['string', 'max:20'],
             'email' => ['required', 'email', 'max:200'],
             'token' => ['required', 'string', 'max:200'],
             'password' => Passwords::rules(),
         ]);
+        $this->askForCode($request, $given['email'], $given['token'], $given['code'] ?? '');
+        unset($given['code']);
         $done = null;
         $result = Password::reset($given, static function (User $user, string $password) use (&$done): void {
             $user->forceFill(['password' => Hash::make($password)])->save();
@@ -157,6 +161,15 @@ final readonly class EntranceController
         }
 
         return self::signedIn($request, $done);
+    }
+
+    /** A mailbox alone opens no account that has a second factor. Without the letter nobody is told that it has one. */
+    private function askForCode(Request $request, string $email, string $token, string $code): void
+    {
+        $user = User::query()->where('email', Str::lower($email))->first();
+        if ($user !== null && Password::tokenExists($user, $token)) {
+            SecondFactor::ask($request, $user, $code);
+        }
     }
 
     private static function send(User $user, string $token): void

@@ -10,7 +10,6 @@ use App\People\Attempts;
 use App\People\Audit;
 use App\People\SecondFactor;
 use App\People\Sessions;
-use FallBend\Core\Input\BadInput;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -74,9 +73,7 @@ final class SessionController
             Attempts::failed($request, $given['email']);
             throw ValidationException::withMessages(['email' => 'No one signs in with this address and password.']);
         }
-        if (SecondFactor::isAskedOf($user)) {
-            self::askForCode($request, $user, $given['code'] ?? '');
-        }
+        SecondFactor::ask($request, $user, $given['code'] ?? '');
         Attempts::succeeded($request, $given['email'], $user);
         if (Hash::needsRehash($user->password)) {
             $user->forceFill(['password' => Hash::make($given['password'])])->save();
@@ -86,18 +83,6 @@ final class SessionController
         Audit::ofAccount($user, 'signed-in', ['device' => Sessions::named((string) $request->userAgent())]);
 
         return $this->show($request);
-    }
-
-    /** @throws BadInput if the code is missing or opens nothing */
-    private static function askForCode(Request $request, User $user, string $code): void
-    {
-        if ($code === '') {
-            throw BadInput::at('code', 'Type the code that your phone shows for Fall Bend, or one from your paper.');
-        }
-        if (! SecondFactor::opens($user, trim($code))) {
-            Attempts::failed($request, $user->email);
-            throw BadInput::at('code', 'This code opens nothing. Each does once: wait for the next one.');
-        }
     }
 
     public function destroy(Request $request): JsonResponse

@@ -32,7 +32,8 @@ export const askToSignUp = (email: string) => call<null>('POST', '/api/entrance/
 export const signUp = (letter: string, given: { name: string; password: string; crew: string }) =>
     call<Account>('POST', `/api/entrance/sign-up/${encodeURIComponent(letter)}`, given);
 export const askForPassword = (email: string) => call<null>('POST', '/api/entrance/forgotten', { email });
-export const resetPassword = (given: { email: string; token: string; password: string }) =>
+/** `code`: of a second factor, where one is asked for */
+export const resetPassword = (given: { email: string; token: string; password: string; code?: string }) =>
     call<Account>('POST', '/api/entrance/reset', given);
 
 export const invitationQuery = (token: string) =>

@@ -293,6 +293,7 @@ export interface paths {
                         email: string;
                         token: string;
                         password: string;
+                        code?: string;
                     };
                 };
             };

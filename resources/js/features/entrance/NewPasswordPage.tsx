@@ -1,5 +1,6 @@
 import { t } from '@lingui/core/macro';
 import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { resetPassword } from '../../api/people';
@@ -18,8 +19,15 @@ export function NewPasswordPage() {
     const email = search.get('email') ?? '';
     const client = useQueryClient();
     const navigate = useNavigate();
+    const [isCodeAsked, setIsCodeAsked] = useState(false);
     const { busy, errors, problem, onSubmit } = useSentForm(
-        (form) => resetPassword({ email, token, password: formText(form, 'password') }),
+        async (form) => {
+            const code = formText(form, 'code');
+            const given = { email, token, password: formText(form, 'password') };
+            const result = await resetPassword(code === '' ? given : { ...given, code });
+            if (!result.ok && 'code' in result.errors) setIsCodeAsked(true);
+            return result;
+        },
         (account) => {
             client.setQueryData(accountQuery.queryKey, account);
             void navigate('/', { replace: true });
@@ -41,7 +49,17 @@ export function NewPasswordPage() {
                     readOnly
                 />
                 <NewPassword errors={errors} label={t`New password`} />
-                <Problem text={problem} />
+                {isCodeAsked && (
+                    <Field
+                        id="reset-code"
+                        name="code"
+                        label={t`Code of your phone, or from your paper`}
+                        maxLength={20}
+                        autoComplete="one-time-code"
+                        errors={errors}
+                    />
+                )}
+                <Problem text={'code' in errors ? null : problem} />
                 <button type="submit" className="main-act" disabled={busy}>
                     {t`Save it, and sign in`}
                 </button>

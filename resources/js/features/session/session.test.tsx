@@ -209,6 +209,31 @@ it('chooses a new password with the link of a letter', async () => {
     expect(sent).toEqual({ email: 'anna@weir.example', token: 'abc', password: 'another long one' });
 });
 
+it('asks for the code of a second factor before it takes a new password by letter', async () => {
+    const sent: unknown[] = [];
+    server.use(
+        signedOut,
+        http.post('/api/entrance/reset', async ({ request }) => {
+            sent.push(await request.json());
+            return sent.length === 1 ? refused('code', 'Type the code.') : HttpResponse.json<Account>(ANNA);
+        }),
+    );
+    show(
+        <Routes>
+            <Route path="/reset/:token" element={<NewPasswordPage />} />
+            <Route path="/" element={<p>inside</p>} />
+        </Routes>,
+        '/reset/abc?email=anna%40weir.example',
+        null,
+    );
+    await user.type(screen.getByLabelText('New password'), 'longer than before');
+    await user.click(screen.getByRole('button', { name: 'Save it, and sign in' }));
+    await user.type(await screen.findByLabelText(/Code of your phone/), '123456');
+    await user.click(screen.getByRole('button', { name: 'Save it, and sign in' }));
+    await screen.findByText('inside');
+    expect(sent.map((one) => (one as { code?: string }).code)).toEqual([undefined, '123456']);
+});
+
 it('says that a link opens nothing any more, and offers a new one', async () => {
     server.use(
         signedOut,

@@ -1,0 +1,1 @@
+@include('errors.page', ['title' => 'Not for you', 'say' => 'This takes somebody else, or another role.'])

@@ -1,0 +1,1 @@
+@include('errors.page', ['title' => 'Too many tries', 'say' => 'Wait a minute.'])
