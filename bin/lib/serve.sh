@@ -96,7 +96,7 @@ http {
     root $ROOT/public;
     # More than can be answered soon are told to come again: the rest is answered as fast as ever.
     limit_conn_status 503;
-    error_page 502 503 504 @busy;
+    error_page 502 503 504 = @busy;
     location @busy {
       internal;
       add_header Retry-After 2 always;
