@@ -21,6 +21,9 @@ final class Backup extends Model
 {
     public const WHOLE = 'whole';
 
+    /** What was written since. */
+    public const LOG = 'log';
+
     public $timestamps = false;
 
     protected $fillable = ['name', 'kind', 'bytes', 'taken_at', 'verified_at'];

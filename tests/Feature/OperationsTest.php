@@ -115,6 +115,14 @@ final class OperationsTest extends TestCase
         $told = $this->getJson('/api/status')->assertJsonPath('backup_is_late', false);
         self::assertSame([1234, 'whole'], [$told->json('backups.0.bytes'), $told->json('backups.0.kind')]);
         self::assertNotNull($told->json('backups.0.verified_at'));
+        // Logs are taken each minute, and push no whole one out of sight.
+        for ($n = 0; $n < 12; $n++) {
+            $this->travel(1)->minutes();
+            $this->command('backups:note', ['name' => 'log', '--kind' => 'log', '--bytes' => $n])->assertSuccessful();
+        }
+        $kinds = array_column((array) $this->getJson('/api/status')->json('backups'), 'kind');
+        self::assertSame(['log', 'whole'], $kinds);
+        $this->travelBack();
         Backup::query()->update(['taken_at' => now()->subHours(27)]);
         $this->getJson('/api/status')->assertJsonPath('backup_is_late', true);
     }

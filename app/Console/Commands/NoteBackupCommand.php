@@ -15,9 +15,6 @@ final class NoteBackupCommand extends Command
 
     protected $description = 'Note a backup that was taken, or verified';
 
-    /** So many are remembered. */
-    private const MOST = 2000;
-
     public function handle(): int
     {
         [$name, $bytes] = [$this->argument('name'), (int) $this->option('bytes')];
@@ -26,11 +23,12 @@ final class NoteBackupCommand extends Command
 
             return 0;
         }
-        $kind = $this->option('kind') === Backup::WHOLE ? Backup::WHOLE : 'log';
-        Backup::query()->create(['name' => $name, 'kind' => $kind, 'bytes' => $bytes, 'taken_at' => Carbon::now()]);
-        $old = Backup::query()->orderByDesc('id')->skip(self::MOST)->value('id');
-        if (is_int($old)) {
-            Backup::query()->where('id', '<=', $old)->delete();
+        $taken = ['name' => $name, 'bytes' => $bytes, 'taken_at' => Carbon::now()];
+        if ($this->option('kind') === Backup::WHOLE) {
+            Backup::query()->create(['kind' => Backup::WHOLE] + $taken);
+        } else {
+            // It is taken each minute: only the last one is of interest, and it pushes no whole one out of sight.
+            Backup::query()->updateOrCreate(['kind' => Backup::LOG], $taken);
         }
 
         return 0;
