@@ -6,8 +6,10 @@ namespace App\Models;
 
 use App\People\Role;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Http\Request;
 
 /**
  * @property int $id
@@ -25,6 +27,16 @@ final class Crew extends Model
     public static function holdOwnEntries(int $id): void
     {
         self::query()->whereKey($id)->lockForUpdate()->first();
+    }
+
+    /**
+     * Gives a crew that whoever asks is in.
+     *
+     * @throws ModelNotFoundException<self> if they are in none of that number
+     */
+    public static function asked(Request $request, int $id): self
+    {
+        return User::asking($request)->crews()->findOrFail($id);
     }
 
     /** What the member through whom this crew was read is in it. */

@@ -27,14 +27,8 @@ final class Attempts
 
     private const YEAR_MINUTES = 365 * 24 * 60;
 
-    /** Failed attempts that are let through, within seconds: of an account from an address, of each of the others. */
-    private const PAIR = [10, 60];
-
-    private const ADDRESS = [40, 60];
-
-    private const NETWORK = [200, 60];
-
-    private const ACCOUNT = [50, 900];
+    /** Failed attempts that are let through within so many seconds: of an account from an address, of each of them. */
+    private const LIMITS = ['pair' => [10, 60], 'address' => [40, 60], 'network' => [200, 60], 'account' => [50, 900]];
 
     /** A code has six digits, and three of them open at any moment. */
     private const CODES = 30;
@@ -44,9 +38,10 @@ final class Attempts
     /** Refuses to sign somebody in for now, where too many attempts failed: 429, and after how long to try again. */
     public static function hold(Request $request, string $email, ?User $user): void
     {
-        foreach (self::limits($request, $email) as $key => [$most, $seconds]) {
-            $isOfAccount = str_starts_with($key, 'account');
-            if (RateLimiter::tooManyAttempts($key, $most) && ! ($isOfAccount && self::isKnown($request, $user))) {
+        $held = self::isKnown($request, $user) ? array_diff_key(self::LIMITS, ['account' => 0]) : self::LIMITS;
+        foreach ($held as $of => [$most, $seconds]) {
+            $key = self::key($of, $request, $email);
+            if (RateLimiter::tooManyAttempts($key, $most)) {
                 throw self::tooMany($key, $seconds);
             }
         }
@@ -54,14 +49,14 @@ final class Attempts
 
     public static function failed(Request $request, string $email): void
     {
-        foreach (self::limits($request, $email) as $key => [, $seconds]) {
-            RateLimiter::hit($key, $seconds);
+        foreach (self::LIMITS as $of => [, $seconds]) {
+            RateLimiter::hit(self::key($of, $request, $email), $seconds);
         }
     }
 
     public static function succeeded(Request $request, string $email, User $user): void
     {
-        RateLimiter::clear(array_key_first(self::limits($request, $email)));
+        RateLimiter::clear(self::key('pair', $request, $email));
         $known = array_slice(array_unique([$user->id, ...self::known($request)]), 0, self::MOST_KNOWN);
         Cookie::queue(self::KNOWN, implode(' ', $known), self::YEAR_MINUTES);
     }
@@ -103,17 +98,17 @@ final class Attempts
         }
     }
 
-    /** @return non-empty-array<string, array{int, int}> most failed attempts, within seconds, by what is counted */
-    private static function limits(Request $request, string $email): array
+    /** @param key-of<self::LIMITS> $of what is counted */
+    private static function key(string $of, Request $request, string $email): string
     {
         $account = hash('sha256', Str::lower($email));
 
-        return [
-            "pair {$account} {$request->ip()}" => self::PAIR,
-            "address {$request->ip()}" => self::ADDRESS,
-            'network '.self::network($request) => self::NETWORK,
-            "account {$account}" => self::ACCOUNT,
-        ];
+        return match ($of) {
+            'pair' => "pair {$account} {$request->ip()}",
+            'address' => "address {$request->ip()}",
+            'network' => 'network '.self::network($request),
+            'account' => "account {$account}",
+        };
     }
 
     /** That of an address: its first 24 bits, of IPv6 its first 64. */
@@ -138,7 +133,6 @@ final class Attempts
     private static function tooMany(string $key, int $seconds): TooManyRequestsHttpException
     {
         $wait = max(1, min($seconds, RateLimiter::availableIn($key)));
-
         $said = $wait > 90 ? 'some minutes' : 'a minute';
 
         return new TooManyRequestsHttpException($wait, "Too many tries. Wait {$said}.");

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\People;
 
 use App\Models\User;
+use Closure;
 use FallBend\Core\Input\BadInput;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
@@ -89,8 +90,7 @@ final class SecondFactor
 
     private static function takes(User $user, string $code): bool
     {
-        return DB::transaction(static function () use ($user, $code): bool {
-            $held = User::query()->lockForUpdate()->findOrFail($user->id);
+        return self::holding($user, static function (User $held) use ($code): bool {
             $step =
                 $held->totp_secret === null
                     ? null
@@ -106,18 +106,23 @@ final class SecondFactor
 
     private static function takesFromPaper(User $user, string $code): bool
     {
-        return DB::transaction(static function () use ($user, $code): bool {
-            $held = User::query()->lockForUpdate()->findOrFail($user->id);
+        return self::holding($user, static function (User $held) use ($code): bool {
             $hashes = $held->recovery_hashes ?? [];
             $left = array_values(array_diff($hashes, [self::hash(Str::lower(trim($code)))]));
             if (count($left) === count($hashes)) {
                 return false;
             }
             $held->forceFill(['recovery_hashes' => $left])->save();
-            Audit::ofAccount($user, 'recovery-code', ['left' => count($left)]);
+            Audit::ofAccount($held, 'recovery-code', ['left' => count($left)]);
 
             return true;
         });
+    }
+
+    /** @param Closure(User): bool $take of two who do it at once, one waits and sees what the other left */
+    private static function holding(User $user, Closure $take): bool
+    {
+        return DB::transaction(static fn (): bool => $take(User::query()->lockForUpdate()->findOrFail($user->id)));
     }
 
     /** Fifty bits of chance each, so a plain hash tells nobody anything. */

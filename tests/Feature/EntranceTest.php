@@ -5,36 +5,21 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\User;
-use App\People\MailboxTransport;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\File;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
+use Tests\Support\Mailbox;
 use Tests\TestCase;
 use Tests\TwoCrews;
 
 /** What stands open to everybody: signing up, guessing, visiting. */
 final class EntranceTest extends TestCase
 {
+    use Mailbox;
     use RefreshDatabase;
     use TwoCrews;
-
-    private string $mailbox;
-
-    protected function setUp(): void
-    {
-        parent::setUp();
-        $this->mailbox = sys_get_temp_dir().'/mailbox-'.bin2hex(random_bytes(6));
-        config(['mail.default' => 'mailbox', 'mail.mailers.mailbox.folder' => $this->mailbox]);
-    }
-
-    protected function tearDown(): void
-    {
-        File::deleteDirectory($this->mailbox);
-        parent::tearDown();
-    }
 
     public function testWhereItIsLetWhoeverHasAMailboxHasAnAccount(): void
     {
@@ -150,12 +135,5 @@ final class EntranceTest extends TestCase
         $this->app['auth']->forgetGuards();
 
         return $answer;
-    }
-
-    private function newestLetter(): string
-    {
-        $letters = MailboxTransport::letters($this->mailbox);
-
-        return $letters === [] ? '' : quoted_printable_decode((string) file_get_contents($letters[0]));
     }
 }

@@ -10,31 +10,17 @@ use App\Models\User;
 use App\People\MailboxTransport;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\File;
 use Illuminate\Testing\TestResponse;
+use Tests\Support\Mailbox;
 use Tests\TestCase;
 
 /** How people come in, join crews, and keep their accounts their own. */
 final class PeopleTest extends TestCase
 {
+    use Mailbox;
     use RefreshDatabase;
 
     private const ADA = ['name' => 'Ada', 'email' => 'Ada@firm.example', 'password' => 'long enough'];
-
-    private string $mailbox;
-
-    protected function setUp(): void
-    {
-        parent::setUp();
-        $this->mailbox = sys_get_temp_dir().'/mailbox-'.bin2hex(random_bytes(6));
-        config(['mail.default' => 'mailbox', 'mail.mailers.mailbox.folder' => $this->mailbox]);
-    }
-
-    protected function tearDown(): void
-    {
-        File::deleteDirectory($this->mailbox);
-        parent::tearDown();
-    }
 
     public function testTheFirstAccountIsMadeInTheBrowserAndNoSecondOne(): void
     {
@@ -173,8 +159,7 @@ final class PeopleTest extends TestCase
         $this->postJson('/api/entrance/forgotten', ['email' => 'nobody@firm.example'])->assertNoContent();
         self::assertSame([], MailboxTransport::letters($this->mailbox));
         $this->postJson('/api/entrance/forgotten', ['email' => 'Ada@firm.example'])->assertNoContent();
-        [$letter] = MailboxTransport::letters($this->mailbox);
-        $text = quoted_printable_decode((string) file_get_contents($letter));
+        $text = $this->newestLetter();
         self::assertMatchesRegularExpression('/^To: Ada <ada@firm\.example>/m', $text);
         self::assertSame(1, preg_match('~/reset/(\w+)\?email=ada%40firm\.example~', $text, $found));
         // Its link can be opened as it stands there.
@@ -201,8 +186,7 @@ final class PeopleTest extends TestCase
         $this->firstAccount();
         $this->signOut();
         $this->postJson('/api/entrance/forgotten', ['email' => 'ada@firm.example'])->assertNoContent();
-        [$letter] = MailboxTransport::letters($this->mailbox);
-        preg_match('~/reset/(\w+)~', quoted_printable_decode((string) file_get_contents($letter)), $found);
+        preg_match('~/reset/(\w+)~', $this->newestLetter(), $found);
         $this->travel(61)->minutes();
         $this->postJson('/api/entrance/reset', [
             'email' => 'ada@firm.example',

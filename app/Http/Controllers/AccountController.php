@@ -44,9 +44,7 @@ final class AccountController
             'password' => Passwords::rules(),
         ]);
         $user = User::asking($request);
-        if (! Hash::check($given['current'], $user->password)) {
-            throw BadInput::at('current', 'This is not your password of now.');
-        }
+        Passwords::confirm($user, $given['current']);
         $user->forceFill(['password' => Hash::make($given['password'])])->save();
         $request->session()->regenerate();
         Sessions::end($user, $request->session()->getId());

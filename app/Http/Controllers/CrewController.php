@@ -54,7 +54,7 @@ final class CrewController
 
     public function show(Request $request, int $crew): JsonResponse
     {
-        $found = self::asked($request, $crew);
+        $found = Crew::asked($request, $crew);
 
         return new JsonResponse([
             'id' => $found->id,
@@ -84,7 +84,7 @@ final class CrewController
     {
         $name = self::named($request);
         $user = User::asking($request);
-        $of = self::asked($request, $crew);
+        $of = Crew::asked($request, $crew);
         DB::transaction(static function () use ($of, $user, $name): void {
             Audit::ofCrew($of->id, 'crew-named', $user, ['from' => $of->name, 'to' => $name]);
             $of->update(['name' => $name]);
@@ -97,7 +97,7 @@ final class CrewController
     public function choose(Request $request, int $crew): JsonResponse
     {
         $user = User::asking($request);
-        $user->forceFill(['current_crew_id' => self::asked($request, $crew)->id])->save();
+        $user->forceFill(['current_crew_id' => Crew::asked($request, $crew)->id])->save();
 
         return new JsonResponse(SessionController::account($user));
     }
@@ -112,7 +112,7 @@ final class CrewController
         if ($for === '') {
             throw BadInput::at('for', 'say whom it is for', $for);
         }
-        $of = self::asked($request, $crew);
+        $of = Crew::asked($request, $crew);
         if ($role === null || ! $of->roleOfMember()->covers($role)) {
             throw BadInput::at('role', 'must be a role up to your own');
         }
@@ -127,7 +127,7 @@ final class CrewController
 
     public function withdraw(Request $request, int $crew, int $invitation): JsonResponse
     {
-        $of = self::asked($request, $crew);
+        $of = Crew::asked($request, $crew);
         $found = Invitation::query()->where('crew_id', $of->id)->findOrFail($invitation);
         DB::transaction(static function () use ($of, $request, $found): void {
             $found->update(['withdrawn_at' => Carbon::now()]);
@@ -159,11 +159,6 @@ final class CrewController
             'email' => $user->email,
             'role' => $user->roleInCrew()->value,
         ];
-    }
-
-    private static function asked(Request $request, int $crew): Crew
-    {
-        return User::asking($request)->crews()->findOrFail($crew);
     }
 
     private static function named(Request $request): string

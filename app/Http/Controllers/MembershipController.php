@@ -50,7 +50,7 @@ final class MembershipController
     public function leave(Request $request, int $crew): JsonResponse
     {
         $user = User::asking($request);
-        Membership::end($user->crews()->findOrFail($crew), $user, $user);
+        Membership::end(Crew::asked($request, $crew), $user, $user);
 
         return new JsonResponse(SessionController::account($user));
     }
@@ -58,7 +58,7 @@ final class MembershipController
     /** What was done in the crew, the newest first. */
     public function audit(Request $request, int $crew): JsonResponse
     {
-        $of = User::asking($request)->crews()->findOrFail($crew);
+        $of = Crew::asked($request, $crew);
 
         return new JsonResponse(['entries' => Audit::readOfCrew($of, self::before($request))]);
     }
@@ -79,7 +79,7 @@ final class MembershipController
     /** @return array{Crew, User} */
     private static function asked(Request $request, int $crew, int $person): array
     {
-        $of = User::asking($request)->crews()->findOrFail($crew);
+        $of = Crew::asked($request, $crew);
 
         return [$of, $of->members()->findOrFail($person)];
     }

@@ -28,12 +28,12 @@ final readonly class PhotographController
     {
         $job = Job::asked($request, $id);
         $bytes = $request->getContent();
-        $picture = ReencodedPicture::of($bytes);
         $hash = hash('sha256', $bytes);
         if (Photograph::query()->where(['job_id' => $job->id, 'hash' => $hash])->doesntExist()) {
             if (Photograph::query()->where('job_id', $job->id)->count() >= self::MOST) {
                 throw BadInput::at('', 'there are '.self::MOST.' photographs of this job already', null);
             }
+            $picture = ReencodedPicture::of($bytes);
             Photograph::query()->create([
                 'job_id' => $job->id,
                 'hash' => $hash,

@@ -6,13 +6,13 @@ namespace App\Http\Controllers;
 
 use App\Models\User;
 use App\People\Attempts;
+use App\People\Passwords;
 use App\People\SecondFactor;
 use App\People\Totp;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Hash;
 
 /**
  * A second factor for one's own account.
@@ -63,9 +63,8 @@ final class SecondFactorController
         $current = $body->string('current', 200);
         $body->end();
         $user = User::asking($request);
+        Passwords::confirm($user, $current);
 
-        return Hash::check($current, $user->password)
-            ? $user
-            : throw BadInput::at('current', 'This is not your password of now.');
+        return $user;
     }
 }
