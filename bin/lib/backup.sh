@@ -125,7 +125,7 @@ restore_into() {
 
 # replay LOGS POSITION UNTIL: what was written after a backup, up to a time, from binary logs in folders
 replay() {
-  local first at folder file unpacked stop=()
+  local first at folder file name unpacked stop=()
   read -r first at _ <<<"$2"
   [ -n "$1" ] || return 0
   [ -n "$first" ] || die 'The backup does not say where the logs go on.'
@@ -135,11 +135,13 @@ replay() {
   for folder in $1; do
     for file in "$folder"/written.[0-9]*; do
       [ -e "$file" ] || continue
+      name=$(basename "$file")
+      name=${name%%.gz*}
       case $file in
-        *.gz.enc | *.gz) unseal < "$file" | gzip -dc > "$unpacked/$(basename "$file" | sed 's/\.gz.*//').part" ;;
-        *) cp "$file" "$unpacked/$(basename "$file").part" ;;
+        *.gz.enc | *.gz) unseal < "$file" | gzip -dc > "$unpacked/$name.part" ;;
+        *) cp "$file" "$unpacked/$name.part" ;;
       esac
-      mv "$unpacked/$(basename "$file" | sed 's/\.gz.*//').part" "$unpacked/$(basename "$file" | sed 's/\.gz.*//')"
+      mv "$unpacked/$name.part" "$unpacked/$name"
     done
   done
   local after=()

@@ -135,33 +135,37 @@ CONF
   NGINX_COMMAND=("$(command -v nginx || echo /usr/sbin/nginx)" -c "$home/nginx.conf" -e "$home/nginx.log" -p "$home")
 }
 
+# end_web NAME SECONDS: ends what serves, and whatever of it a start that was killed left behind; what is being answered is
+# answered for so long
+end_web() {
+  local home="$VAR/$1/web" server
+  for server in nginx fpm heavy; do end_group "$home/$server.group" QUIT "$2"; done
+  end_group "$home/instruments.group" TERM 5
+  end_group "$home/queue.group" TERM 30
+  end_group "$home/schedule.group" TERM 5
+}
+
 # start_web NAME PORT
 start_web() {
   web_settings "$1" "$2"
   local home=$WEB_HOME
-  FPM_NOTE="$home/fpm.group" HEAVY_NOTE="$home/heavy.group" NGINX_NOTE="$home/nginx.group" INSTRUMENTS_NOTE="$home/instruments.group"
-  QUEUE_NOTE="$home/queue.group" SCHEDULE_NOTE="$home/schedule.group"
-  end_group "$NGINX_NOTE" QUIT 5
-  end_group "$FPM_NOTE" QUIT 5
-  end_group "$HEAVY_NOTE" QUIT 5
-  end_group "$INSTRUMENTS_NOTE" TERM 5
-  end_group "$QUEUE_NOTE" TERM 30
-  end_group "$SCHEDULE_NOTE" TERM 5
+  WEB_NAME=$1
+  end_web "$1" 5
   # What a killed server left lying is no server; what the one before noted is not of this one.
   rm -f "$FPM_SOCKET" "$FPM_HEAVY_SOCKET" "$INSTRUMENTS_SOCKET"
   [ -z "${FALL_BEND_ACCESS_LOG_AT:-}" ] || : > "$FALL_BEND_ACCESS_LOG_AT"
-  launch "$FPM_NOTE" "$home/fpm.out" "${FPM_COMMAND[@]}" --fpm-config "$home/fpm.conf"
+  launch "$home/fpm.group" "$home/fpm.out" "${FPM_COMMAND[@]}" --fpm-config "$home/fpm.conf"
   FPM_SERVER=$LAUNCHED
-  launch "$HEAVY_NOTE" "$home/heavy.out" nice -n 15 "${FPM_COMMAND[@]}" --fpm-config "$home/heavy.conf"
+  launch "$home/heavy.group" "$home/heavy.out" nice -n 15 "${FPM_COMMAND[@]}" --fpm-config "$home/heavy.conf"
   HEAVY_SERVER=$LAUNCHED
-  launch "$INSTRUMENTS_NOTE" "$home/instruments.out" php artisan instruments:serve --socket="$INSTRUMENTS_SOCKET"
+  launch "$home/instruments.group" "$home/instruments.out" php artisan instruments:serve --socket="$INSTRUMENTS_SOCKET"
   INSTRUMENTS_SERVER=$LAUNCHED
   # Letters are sent by a worker that begins anew each hour; what is due by the clock is begun by another.
-  launch "$QUEUE_NOTE" "$home/queue.out" nice sh -c 'while :; do php artisan queue:work --max-time=3600 --sleep=2 -q; sleep 1; done'
+  launch "$home/queue.group" "$home/queue.out" nice sh -c 'while :; do php artisan queue:work --max-time=3600 --sleep=2 -q; sleep 1; done'
   QUEUE_SERVER=$LAUNCHED
-  launch "$SCHEDULE_NOTE" "$home/schedule.out" nice php artisan schedule:work -q
+  launch "$home/schedule.group" "$home/schedule.out" nice php artisan schedule:work -q
   SCHEDULE_SERVER=$LAUNCHED
-  launch "$NGINX_NOTE" "$home/nginx.out" "${NGINX_COMMAND[@]}"
+  launch "$home/nginx.group" "$home/nginx.out" "${NGINX_COMMAND[@]}"
   NGINX_SERVER=$LAUNCHED
   local i
   for i in $(seq 1 100); do
@@ -249,12 +253,7 @@ start_driver() {
 # Whatever is being answered is answered first.
 stop_web() {
   [ -n "${NGINX_SERVER:-}${FPM_SERVER:-}" ] || return 0
-  end_group "$NGINX_NOTE" QUIT 35
-  end_group "$FPM_NOTE" QUIT 35
-  end_group "$HEAVY_NOTE" QUIT 35
-  end_group "$INSTRUMENTS_NOTE" TERM 5
-  end_group "$QUEUE_NOTE" TERM 30
-  end_group "$SCHEDULE_NOTE" TERM 5
+  end_web "$WEB_NAME" 35
   wait "${QUEUE_SERVER:-}" "${SCHEDULE_SERVER:-}" "${NGINX_SERVER:-}" "${FPM_SERVER:-}" "${HEAVY_SERVER:-}" "${INSTRUMENTS_SERVER:-}" 2>/dev/null || true
   NGINX_SERVER='' FPM_SERVER='' HEAVY_SERVER='' INSTRUMENTS_SERVER='' QUEUE_SERVER='' SCHEDULE_SERVER=''
 }
