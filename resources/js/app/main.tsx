@@ -49,6 +49,15 @@ const SignedUp = loaded(() => import('../features/entrance').then((entrance) => 
 const AccountPage = loaded(() => import('../features/account').then((account) => account.AccountPage));
 const JobPage = loaded(() => import('../features/job').then((job) => job.JobPage));
 
+/** Where those come in who are not signed in. */
+const ENTRANCES = [
+    ['/forgotten', Forgotten],
+    ['/reset/:token', NewPasswordPage],
+    ['/sign-up', SignUp],
+    ['/sign-up/:letter', SignedUp],
+    ['/invited/:token', Invited],
+] as const;
+
 const job = (
     <Boundary name={t`The job`}>
         <JobPage />
@@ -87,46 +96,17 @@ if (root) {
                                 </Boundary>
                             }
                         />
-                        <Route
-                            path="/forgotten"
-                            element={
-                                <Suspense fallback={null}>
-                                    <Forgotten />
-                                </Suspense>
-                            }
-                        />
-                        <Route
-                            path="/reset/:token"
-                            element={
-                                <Suspense fallback={null}>
-                                    <NewPasswordPage />
-                                </Suspense>
-                            }
-                        />
-                        <Route
-                            path="/sign-up"
-                            element={
-                                <Suspense fallback={null}>
-                                    <SignUp />
-                                </Suspense>
-                            }
-                        />
-                        <Route
-                            path="/sign-up/:letter"
-                            element={
-                                <Suspense fallback={null}>
-                                    <SignedUp />
-                                </Suspense>
-                            }
-                        />
-                        <Route
-                            path="/invited/:token"
-                            element={
-                                <Suspense fallback={null}>
-                                    <Invited />
-                                </Suspense>
-                            }
-                        />
+                        {ENTRANCES.map(([path, Page]) => (
+                            <Route
+                                key={path}
+                                path={path}
+                                element={
+                                    <Suspense fallback={null}>
+                                        <Page />
+                                    </Suspense>
+                                }
+                            />
+                        ))}
                         <Route element={<SignedIn />}>
                             <Route element={<Guided />}>
                                 <Route

@@ -1,5 +1,6 @@
 import { t } from '@lingui/core/macro';
 import { useQueryClient } from '@tanstack/react-query';
+import { reasonOf } from '../../api/client';
 import { leaveCrew } from '../../api/people';
 import type { Account } from '../../api/types';
 import { otherCrew } from '../../shared/otherCrew';
@@ -12,7 +13,7 @@ export function LeaveCrew({ crew }: { crew: Account['crews'][number] }) {
     const { busy, problem, attempt } = useAttempt();
     const leave = async (): Promise<void> => {
         const result = await leaveCrew(crew.id);
-        if (!result.ok) throw new Error(Object.values(result.errors)[0]?.[0] ?? result.message);
+        if (!result.ok) throw new Error(reasonOf(result));
         await otherCrew(client, result.data);
     };
     return (

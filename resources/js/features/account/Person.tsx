@@ -1,6 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { reasonOf } from '../../api/client';
 import { crewQuery, giveRole, takeOut } from '../../api/people';
 import { accountQuery } from '../../api/queries';
 import type { Account, CrewPeople } from '../../api/types';
@@ -25,7 +26,7 @@ export function Person({ crew, person }: Props) {
         // What the list says is what the server has, whatever came of it.
         await client.invalidateQueries({ queryKey: crewQuery(crew.id).queryKey });
         setTries((before) => before + 1);
-        if (!result.ok) throw new Error(Object.values(result.errors)[0]?.[0] ?? result.message);
+        if (!result.ok) throw new Error(reasonOf(result));
         await client.invalidateQueries({ queryKey: accountQuery.queryKey });
     };
     return (

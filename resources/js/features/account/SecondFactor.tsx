@@ -1,6 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import type { Result } from '../../api/client';
 import { beginSecondFactor, confirmSecondFactor, endSecondFactor } from '../../api/people';
 import { accountQuery } from '../../api/queries';
 import type { BegunSecondFactor } from '../../api/types';
@@ -58,15 +59,12 @@ export function SecondFactor({ isOn }: { isOn: boolean }) {
 
 interface WithPasswordProps<T> {
     label: string;
-    send: (current: string) => ReturnType<typeof beginSecondFactor> | ReturnType<typeof endSecondFactor>;
+    send: (current: string) => Promise<Result<T>>;
     then: (data: T) => void;
 }
 
-function WithPassword<T extends BegunSecondFactor | null>({ label, send, then }: WithPasswordProps<T>) {
-    const { busy, errors, problem, onSubmit } = useSentForm(
-        (form) => send(formText(form, 'current')),
-        (data) => then(data as T),
-    );
+function WithPassword<T>({ label, send, then }: WithPasswordProps<T>) {
+    const { busy, errors, problem, onSubmit } = useSentForm((form) => send(formText(form, 'current')), then);
     return (
         <form onSubmit={onSubmit}>
             <Field

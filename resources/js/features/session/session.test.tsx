@@ -9,7 +9,7 @@ import type { Account, Entrance } from '../../api/types';
 import { ANNA } from '../../testing/answers';
 import { refused, show, standInServer } from '../../testing/screen';
 import { SignedIn } from '.';
-import { Forgotten, Invited, NewPasswordPage } from '../entrance';
+import { Forgotten, Invited, NewPasswordPage, SignedUp, SignUp } from '../entrance';
 
 const server = standInServer();
 const user = userEvent.setup();
@@ -232,6 +232,41 @@ it('asks for the code of a second factor before it takes a new password by lette
     await user.click(screen.getByRole('button', { name: 'Save it, and sign in' }));
     await screen.findByText('inside');
     expect(sent.map((one) => (one as { code?: string }).code)).toEqual([undefined, '123456']);
+});
+
+it('makes an account by letter, and says what is wrong at its field', async () => {
+    const sent: unknown[] = [];
+    server.use(
+        signedOut,
+        entrance(false, 'kept'),
+        http.post('/api/entrance/sign-up', () => new HttpResponse(null, { status: 204 })),
+        http.post('/api/entrance/sign-up/sealed', async ({ request }) => {
+            sent.push(await request.json());
+            return sent.length === 1 ? refused('crew', 'must be said') : HttpResponse.json<Account>(ANNA);
+        }),
+    );
+    const asked = show(<SignUp />, '/sign-up', null);
+    await user.type(screen.getByLabelText('Email'), 'new@weir.example');
+    await user.click(screen.getByRole('button', { name: 'Send the letter' }));
+    await screen.findByText(/A letter to new@weir.example is on its way/);
+    await screen.findByText('bin/artisan mail:read');
+    asked.unmount();
+    show(
+        <Routes>
+            <Route path="/sign-up/:letter" element={<SignedUp />} />
+            <Route path="/" element={<p>inside</p>} />
+        </Routes>,
+        '/sign-up/sealed',
+        null,
+    );
+    await user.type(screen.getByLabelText('Your name, as others see it'), 'New');
+    await user.type(screen.getByLabelText('Password'), 'long enough');
+    await user.type(screen.getByLabelText('What your crew is called'), 'Mine');
+    await user.click(screen.getByRole('button', { name: 'Make the account' }));
+    await screen.findByText('must be said');
+    await user.click(screen.getByRole('button', { name: 'Make the account' }));
+    await screen.findByText('inside');
+    expect(sent.at(-1)).toEqual({ name: 'New', password: 'long enough', crew: 'Mine' });
 });
 
 it('says that a link opens nothing any more, and offers a new one', async () => {
