@@ -58,6 +58,12 @@ final class PictureStore
         return array_values(array_map(basename(...), self::disk()->allFiles('pictures')));
     }
 
+    /** Whether it was put there, the last time, before a moment (seconds since 1970). */
+    public static function isOlderThan(string $kept, int $moment): bool
+    {
+        return self::disk()->lastModified(self::path($kept)) < $moment;
+    }
+
     private static function path(string $kept): string
     {
         return 'pictures/'.substr($kept, 0, 2)."/{$kept}";

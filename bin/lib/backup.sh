@@ -2,23 +2,30 @@
 #   data.mb.gz     the files of the database, as mariadb-backup streams them
 #   dump.sql.gz    the same as SQL, which any later MariaDB reads
 #   keys.tar.gz    the key of the application and the password of its database user
+#   pictures.list  the hashes of the pictures that stand in a store, and not in the database
 #   MANIFEST       version, time, and sums of the others
-# With a key each has .enc behind it. Beside the backups, log-… has what was written since, from the binary logs of the
-# same database: one that was restored counts its logs anew, and has a folder of its own.
+# With a key each but the last two has .enc behind it. Beside the backups, pictures/ has those of all of them by their hash,
+# each once; log-… has what was written since, from the binary logs of the same database: one that was restored counts its
+# logs anew, and has a folder of its own. A cluster has no such logs: it has the database three times.
 # shellcheck shell=bash
 
 BACKUP_KEY=''
+# What a stream goes through when it is written, and when it is read again.
+SEAL=cat UNSEAL=cat
 # So many whole backups are kept.
 BACKUPS_KEPT=${FALL_BEND_BACKUPS_KEPT:-14}
 
 # seal / unseal: encrypts and decrypts a stream, where a key was given
-seal() { if [ -n "$BACKUP_KEY" ]; then openssl enc -aes-256-cbc -pbkdf2 -iter 200000 -salt -pass "file:$BACKUP_KEY"; else cat; fi; }
-unseal() { if [ -n "$BACKUP_KEY" ]; then openssl enc -d -aes-256-cbc -pbkdf2 -iter 200000 -pass "file:$BACKUP_KEY"; else cat; fi; }
+seal() { sh -c "$SEAL"; }
+unseal() { sh -c "$UNSEAL"; }
 sealed() { [ -z "$BACKUP_KEY" ] || printf .enc; }
 use_key() {
   [ -r "$1" ] || die "The key $1 cannot be read."
   [ "$(wc -c < "$1")" -ge 16 ] || die "The key $1 is shorter than 16 characters: openssl rand -hex 32 makes one."
   BACKUP_KEY=$1
+  local cipher
+  cipher="-aes-256-cbc -pbkdf2 -iter 200000 -pass $(printf 'file:%q' "$(cd "$(dirname "$1")" && pwd)/$(basename "$1")")"
+  SEAL="openssl enc $cipher -salt" UNSEAL="openssl enc -d $cipher"
 }
 
 # logs_in FOLDER: where the logs of the database that is served stand among the backups
@@ -27,7 +34,26 @@ logs_in() {
   printf '%s/log-%s' "$1" "$(cat "$DB_HOME/instance")"
 }
 
-# take_whole FOLDER: a whole backup of the installation that is served; gives its folder in TAKEN
+# take_pictures FOLDER PART: the pictures of the store that are not in FOLDER yet, and their names in the backup or the log PART
+take_pictures() {
+  mkdir -p "$1/pictures"
+  php artisan pictures:copy "$1/pictures" "$2/pictures.list" --through="$SEAL" --ending="$(sealed)" || die 'The pictures could not be copied.'
+}
+
+# forget_old FOLDER: takes out what is older than the backups that are kept, and the pictures that neither they nor logs name
+forget_old() {
+  local old days=$((BACKUPS_KEPT + 1))
+  for old in $(ls -1d "$1"/whole-* 2>/dev/null | sort -r | tail -n "+$days"); do rm -rf "$old"; done
+  # Logs that no backup is old enough for are of no use.
+  find "$1"/log-* -type f -mtime "+$days" -delete 2>/dev/null || true
+  cat "$1"/whole-*/pictures.list "$1"/log-*/pictures.list 2>/dev/null | sort -u > "$1/.named" || true
+  find "$1/pictures" -type f -printf '%f\n' | sed 's/\.enc$//' | sort -u | comm -23 - "$1/.named" \
+    | while read -r old; do rm -f "$1/pictures/$old" "$1/pictures/$old.enc"; done
+  rm -f "$1/.named"
+}
+
+# take_whole FOLDER LOGS: a whole backup of the database at DB_SOCKET_PATH, whose logs go on in the folder LOGS; gives its
+# folder in TAKEN
 take_whole() {
   local name part
   name="whole-$(date -u +%Y%m%d-%H%M%S)"
@@ -37,23 +63,29 @@ take_whole() {
   chmod 700 "$1"
   rm -rf "$1"/.whole-*.part
   mkdir -m 700 "$part"
+  # Before and after the database: a picture that it names, and that is taken out of the store or put there meanwhile, is there.
+  take_pictures "$1" "$part" > /dev/null
   mariadb-backup --no-defaults --backup --stream=mbstream --socket="$DB_SOCKET_PATH" --user="$DB_ADMIN" --target-dir="$part" 2> "$part/log" \
-    | gzip -1 | seal > "$part/data.mb.gz$(sealed)" || { tail -5 "$part/log" >&2; die 'The files of the database could not be copied.'; }
+    | gzip -1 | seal > "$part/data.mb.gz$(sealed)" || { tail -n 5 "$part/log" >&2; die 'The files of the database could not be copied.'; }
   mariadb-dump --no-defaults --socket="$DB_SOCKET_PATH" -u "$DB_ADMIN" --single-transaction --routines --hex-blob --default-character-set=utf8mb4 "$DB_DATABASE" \
     | gzip -6 | seal > "$part/dump.sql.gz$(sealed)" || die 'The database could not be written out.'
-  tar -C "$VAR/start" -cz app.key db.secret | seal > "$part/keys.tar.gz$(sealed)"
+  mkdir -m 700 "$part/keys"
+  printf %s "$APP_KEY" > "$part/keys/app.key"
+  printf %s "$DB_PASSWORD" > "$part/keys/db.secret"
+  tar -C "$part/keys" -cz app.key db.secret | seal > "$part/keys.tar.gz$(sealed)"
+  rm -r "$part/keys"
+  take_pictures "$1" "$part"
   rm -f "$part/log"
   (
     cd "$part"
-    printf 'version %s\ntaken %s\nlogs %s\n' "$(cat "$ROOT/VERSION")" "$(date -u +%Y-%m-%dT%H:%M:%SZ)" "$(basename "$(logs_in "$1")")"
-    sha256sum data.mb.gz* dump.sql.gz* keys.tar.gz*
+    printf 'version %s\ntaken %s\nlogs %s\n' "$(cat "$ROOT/VERSION")" "$(date -u +%Y-%m-%dT%H:%M:%SZ)" "$2"
+    sha256sum data.mb.gz* dump.sql.gz* keys.tar.gz* pictures.list
   ) > "$part/MANIFEST.new"
   mv "$part/MANIFEST.new" "$part/MANIFEST"
   sync "$part"/* "$part"
   mv "$part" "$TAKEN"
   sync "$1"
-  local old
-  for old in $(ls -1d "$1"/whole-* 2>/dev/null | sort -r | tail -n "+$((BACKUPS_KEPT + 1))"); do rm -rf "$old"; done
+  forget_old "$1"
 }
 
 # take_log FOLDER: what was written since, from the binary logs; gives how many bytes in LOGGED
@@ -77,8 +109,8 @@ take_log() {
       LOGGED=$((LOGGED + $(wc -c < "$target")))
     fi
   done
-  # Those that no backup is old enough for are of no use.
-  find "$1"/log-* -name 'written.*' -mtime +$((BACKUPS_KEPT + 1)) -delete
+  # What the log names of pictures stands in the store.
+  if [ "${PICTURES_STORE:-}" = store ]; then take_pictures "$1" "$logs"; fi
 }
 
 # check_sums BACKUP: whether its files are those that were written
@@ -97,13 +129,15 @@ restore_into() {
   VAR=$into
   unseal < "$from/keys.tar.gz$(sealed)" | tar -C "$VAR/start" -xz || die 'The keys could not be read: is it the right key?'
   chmod 600 "$VAR/start/app.key" "$VAR/start/db.secret"
+  # shellcheck disable=SC2086
+  restore_pictures "$VAR/start/store" "$from" $logs
   database_paths start
   mkdir -p "$DB_DATA"
   local position=''
   if [ "$how" = files ]; then
     unseal < "$from/data.mb.gz$(sealed)" | gzip -dc | mbstream -x -C "$DB_DATA" || die 'The files of the database could not be read.'
-    mariadb-backup --no-defaults --prepare --target-dir="$DB_DATA" > "$VAR/start/prepare.log" 2>&1 || { tail -5 "$VAR/start/prepare.log" >&2; die 'The files of the database could not be made ready.'; }
-    position=$(cat "$DB_DATA"/*binlog_info 2>/dev/null | head -1)
+    mariadb-backup --no-defaults --prepare --target-dir="$DB_DATA" > "$VAR/start/prepare.log" 2>&1 || { tail -n 5 "$VAR/start/prepare.log" >&2; die 'The files of the database could not be made ready.'; }
+    position=$(cat "$DB_DATA"/*binlog_info 2>/dev/null | head -n 1 || true)
   else
     rm -rf "$DB_DATA"
   fi
@@ -121,6 +155,31 @@ restore_into() {
   fi
   stop_database
   rm -f "$VAR/start/init.sql" "$VAR/start/prepare.log"
+}
+
+# restore_pictures STORE BACKUP LOGS...: the pictures that a backup and logs name, into a folder that is the store from now on
+restore_pictures() {
+  local kept source target store=$1 all
+  all="$(dirname "$2")/pictures"
+  shift
+  { cat "${@/%//pictures.list}" 2>/dev/null || true; } | sort -u | while read -r kept; do
+    source="$all/$kept$(sealed)"
+    target="$store/pictures/${kept:0:2}/$kept"
+    [ -f "$source" ] || die "The picture $kept of the backup is missing."
+    mkdir -p -m 700 "$store" "$(dirname "$target")"
+    unseal < "$source" > "$target" || die 'The pictures could not be read: is it the right key?'
+    [ "$(sha256sum < "$target" | cut -d' ' -f1)" = "$kept" ] || die "The picture $kept is not the one that was backed up."
+  done
+}
+
+# make_cluster VAR: what was restored there for one machine is what a cluster begins with
+make_cluster() {
+  local cluster="$1/cluster"
+  mkdir -p "$cluster/db1" "$cluster/objects/data/fall-bend"
+  mv "$1/start/mariadb/data" "$cluster/db1/data"
+  mv "$1/start/app.key" "$1/start/db.secret" "$cluster/"
+  [ ! -d "$1/start/store/pictures" ] || mv "$1/start/store/pictures" "$cluster/objects/data/fall-bend/"
+  rm -rf "$1/start"
 }
 
 # replay LOGS POSITION UNTIL: what was written after a backup, up to a time, from binary logs in folders

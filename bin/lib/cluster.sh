@@ -97,14 +97,26 @@ wait_for() {
   local name=$1 i
   for i in $(seq 1 $(($2 * 5))); do
     "${@:3}" && return 0
-    kill -0 "${PID[$name]}" 2>/dev/null || { tail -20 "$CLUSTER/$name/out" >&2; die "$name did not start."; }
+    kill -0 "${PID[$name]}" 2>/dev/null || { tail -n 20 "$CLUSTER/$name/out" >&2; die "$name did not start."; }
     sleep 0.2
   done
-  tail -20 "$CLUSTER/$name/out" >&2
+  tail -n 20 "$CLUSTER/$name/out" >&2
   die "$name was not ready within $2 s."
 }
 
 is_synced() { [ "$(mariadb --no-defaults --socket="$(database_socket "$1")" -u "$DB_ADMIN" -N -e "SHOW STATUS LIKE 'wsrep_local_state_comment'" 2>/dev/null | cut -f2)" = Synced ]; }
+
+# spare_database: the node of the database from which a backup is taken, not the one that is written to if there is another
+spare_database() {
+  local name
+  for name in db3 db2 db1; do
+    DB_SOCKET_PATH=$(database_socket "$name")
+    if database_answers && is_synced "$name"; then
+      break
+    fi
+  done
+  printf %s "$name"
+}
 
 begin_databases() {
   local name first
@@ -115,7 +127,7 @@ begin_databases() {
     own "$CLUSTER/db1"
     rm -rf "$CLUSTER/db1/data"
     "${AS_SERVER[@]}" mariadb-install-db --no-defaults --datadir="$CLUSTER/db1/data" --auth-root-authentication-method=normal --skip-test-db > "$CLUSTER/db1/install.log" 2>&1 \
-      || { tail -20 "$CLUSTER/db1/install.log" >&2; die 'The database could not be created.'; }
+      || { tail -n 20 "$CLUSTER/db1/install.log" >&2; die 'The database could not be created.'; }
   fi
   begin_database "$first" new
   DB_SOCKET_PATH=$(database_socket "$first")

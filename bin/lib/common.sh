@@ -19,5 +19,12 @@ fingerprint() { cat -- "$@" 2>/dev/null | sha256sum | cut -d' ' -f1; }
 fresh() { local name=$1; shift; [ -f "$STAMPS/$name" ] && [ "$(cat "$STAMPS/$name")" = "$(fingerprint "$@")" ]; }
 stamp() { local name=$1; shift; fingerprint "$@" > "$STAMPS/$name"; }
 
+# Servers cannot begin on a disk without any room; with a little they do, and what was kept can be read (app/Operations/Room.php).
+need_room() {
+  local free
+  free=$(df -Pm "$VAR" | awk 'NR == 2 { print $4 }')
+  [ "${free:-0}" -ge 16 ] || die "The disk with $VAR is full: ${free:-0} MB are left. Make room on it and start again; what was kept is there."
+}
+
 port_is_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 free_port() { php -r '$s = stream_socket_server("tcp://127.0.0.1:0"); echo explode(":", stream_socket_get_name($s, false))[1];'; }

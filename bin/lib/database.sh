@@ -28,7 +28,7 @@ start_database() {
   if [ ! -d "$DB_DATA/mysql" ]; then
     rm -rf "$DB_DATA"
     "${AS_SERVER[@]}" mariadb-install-db --no-defaults --datadir="$DB_DATA" --auth-root-authentication-method=normal --skip-test-db > "$home/install.log" 2>&1 \
-      || { tail -20 "$home/install.log" >&2; die 'The private database could not be created.'; }
+      || { tail -n 20 "$home/install.log" >&2; die 'The private database could not be created.'; }
   fi
   DB_PORT=$(free_port)
   # shellcheck disable=SC2086
@@ -38,7 +38,7 @@ start_database() {
   local i
   for i in $(seq 1 300); do
     database_answers && break
-    kill -0 "$DB_SERVER" 2>/dev/null || { tail -20 "$home/mariadb.log" >&2; die 'The private database did not start.'; }
+    kill -0 "$DB_SERVER" 2>/dev/null || { tail -n 20 "$home/mariadb.log" >&2; die 'The private database did not start.'; }
     sleep 0.1
     [ "$i" -lt 300 ] || die 'The private database did not answer within 30 s.'
   done

@@ -170,8 +170,8 @@ start_web() {
   local i
   for i in $(seq 1 100); do
     is_healthy "$2" && return 0
-    kill -0 "$FPM_SERVER" 2>/dev/null || { tail -5 "$home/fpm.out" "$home/fpm.log" >&2; die 'PHP-FPM did not start.'; }
-    kill -0 "$NGINX_SERVER" 2>/dev/null || { tail -5 "$home/nginx.out" "$home/nginx.log" >&2; die 'nginx did not start.'; }
+    kill -0 "$FPM_SERVER" 2>/dev/null || { tail -n 5 "$home/fpm.out" "$home/fpm.log" >&2; die 'PHP-FPM did not start.'; }
+    kill -0 "$NGINX_SERVER" 2>/dev/null || { tail -n 5 "$home/nginx.out" "$home/nginx.log" >&2; die 'nginx did not start.'; }
     sleep 0.1
   done
   die 'The web server did not answer within 10 s.'
@@ -208,6 +208,8 @@ application_environment() {
   # Several nodes share one key.
   APP_KEY=${FALL_BEND_KEY:-$(cat "$VAR/$1/app.key")}
   export MAIL_FOLDER="$VAR/$1/mailbox"
+  # Where pictures stand with PICTURES_STORE=store and no bucket.
+  export PICTURES_FOLDER="${PICTURES_FOLDER:-$VAR/$1/store}"
   # Each installation notes what went wrong beside its own data.
   export APP_KEY LOG_FILE="$VAR/$1/fall-bend.log" REQUEST_LOG="$VAR/$1/log/requests.log"
   # Where the data stands, if it stands on this machine: nothing is written any more while there is still some room.
@@ -218,8 +220,8 @@ application_environment() {
 prepare_application() {
   mkdir -p "$VAR/$1/cache"
   touch "$LOG_FILE"
-  mkdir -p "$MAIL_FOLDER" "$VAR/$1/log"
-  own storage bootstrap/cache "$LOG_FILE" "$MAIL_FOLDER" "$VAR/$1/log"
+  mkdir -p "$MAIL_FOLDER" "$VAR/$1/log" "$PICTURES_FOLDER"
+  own storage bootstrap/cache "$LOG_FILE" "$MAIL_FOLDER" "$VAR/$1/log" "$PICTURES_FOLDER"
   let_servers_read
   umask 077
   # The tables may be others than when they were compiled: without it they are read from their JSON.

@@ -84,6 +84,7 @@ final class PictureStoreTest extends TestCase
         self::assertSame(0, DB::table('photographs')->whereNotNull('bytes')->count());
         self::assertSame($seen, $this->get($at)->getContent());
 
+        self::assertSame(0, Artisan::call('pictures:check'));
         Job::query()->whereKey($other)->delete();
         Artisan::call('pictures:sweep');
         $this->get($at)->assertOk();
@@ -91,7 +92,11 @@ final class PictureStoreTest extends TestCase
         $file = File::allFiles($this->folder)[0]->getPathname();
         file_put_contents($file, 'changed');
         $this->get($at)->assertStatus(500);
+        self::assertSame(1, Artisan::call('pictures:check'));
         Job::query()->whereKey($job)->delete();
+        Artisan::call('pictures:sweep');
+        self::assertCount(1, File::allFiles($this->folder), 'what came today may have its row only now');
+        touch($file, time() - 2 * 86_400);
         Artisan::call('pictures:sweep');
         self::assertCount(0, File::allFiles($this->folder));
     }

@@ -35,6 +35,8 @@ final class BackupsTest extends TestCase
         $before = $this->edited($old, 'before the backup');
         $this->ran('old', ['bin/backup', ...$this->where()]);
         $this->edited($old, 'between');
+        $picture = $this->picture($old);
+        self::assertCount(1, glob("{$this->home}/old/start/store/pictures/*/*") ?: [], 'it stands in the store');
         $this->ran('old', ['bin/backup', 'log', ...$this->where()]);
         // Restored to a time, it is as it was then.
         sleep(2);
@@ -50,7 +52,8 @@ final class BackupsTest extends TestCase
         $this->assertState('new', 'a minute ago', $last);
         $more = [...$logs, '--until', $then];
         $this->ran('', ['bin/restore', $backup, '--into', "{$this->home}/then", ...$this->key(), ...$more]);
-        $this->assertState('then', 'between', $last - 1);
+        $then = $this->assertState('then', 'between', $last - 1);
+        self::assertSame(200, $then->send('GET', $picture)->status, 'pictures of the store are there, too');
         $this->ran('', ['bin/restore', $backup, '--into', "{$this->home}/sql", ...$this->key(), '--dump']);
         $this->assertState('sql', 'before the backup', $before);
 
@@ -85,7 +88,7 @@ final class BackupsTest extends TestCase
     private function start(string $name): Installation
     {
         $this->served?->stop();
-        $this->served = new Installation("{$this->home}/{$name}");
+        $this->served = new Installation("{$this->home}/{$name}", environment: ['PICTURES_STORE' => 'store']);
         $this->served->start();
 
         return $this->served;
@@ -107,13 +110,27 @@ final class BackupsTest extends TestCase
         return (int) $kept->json()['revision'];
     }
 
-    private function assertState(string $name, string $place, int $revision): void
+    /** Gives the path of a picture of the first job. */
+    private function picture(Installation $in): string
+    {
+        $lead = Served::as('lead', $in->address);
+        $pictures = "/api/jobs/{$lead->send('GET', '/api/jobs?search=Weir')->json()['jobs'][0]['id']}/photographs";
+        $jpeg = (string) file_get_contents(dirname(__DIR__).'/Support/joint.jpg');
+        $put = $lead->send('POST', $pictures, $jpeg, ['Content-Type' => 'image/jpeg']);
+        self::assertSame(201, $put->status, $put->said());
+
+        return "{$pictures}/{$put->json()['hash']}";
+    }
+
+    private function assertState(string $name, string $place, int $revision): Served
     {
         $in = $this->start($name);
         $lead = Served::as('lead', $in->address);
         $id = (string) $lead->send('GET', '/api/jobs?search=Weir')->json()['jobs'][0]['id'];
         $job = $lead->send('GET', "/api/jobs/{$id}")->json();
         self::assertSame([$place, $revision], [$job['document']['place'], $job['revision']]);
+
+        return $lead;
     }
 
     /** The logs of the old database. */

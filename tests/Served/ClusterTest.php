@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Served;
 
+use Closure;
 use PHPUnit\Framework\TestCase;
+use RuntimeException;
 use Symfony\Component\Process\Process;
 use Tests\Support\Installation;
 use Tests\Support\Served;
@@ -121,6 +123,39 @@ final class ClusterTest extends TestCase
         }
     }
 
+    public function testABackupHasWhatTheClusterHasAndAClusterOrOneMachineBeginsWithIt(): void
+    {
+        $this->cluster->start();
+        [$job, $picture] = $this->jobWithAPicture();
+        $to = "{$this->var}/to";
+        file_put_contents("{$this->var}/key", bin2hex(random_bytes(32)));
+        $key = ['--key', "{$this->var}/key"];
+        $this->ran(['bin/backup', '--to', $to, ...$key]);
+        self::assertStringContainsString('can be restored', $this->ran(['bin/verify', '--from', $to, ...$key]));
+        // On a machine of its own there is nothing but the socket of the database, and what the nodes are told.
+        $told = (string) file_get_contents("{$this->var}/start/environment");
+        $this->ran(['bin/backup', '--to', "{$to}-2", '--database', "{$this->var}/cluster/db2/mariadb.sock"], [
+            'FALL_BEND_VAR' => "{$this->var}/apart",
+            'FALL_BEND_KEY' => trim((string) file_get_contents("{$this->var}/cluster/app.key")),
+        ] + self::environment($told));
+        $this->cluster->stop();
+
+        // One machine begins with what a cluster had, and a cluster with what one machine had.
+        $last = (string) (glob("{$to}/whole-*")[0] ?? '');
+        $this->ran(['bin/restore', $last, '--into', "{$this->var}/one", ...$key]);
+        $one = new Installation("{$this->var}/one", ['--empty']);
+        $this->assertThere($one, $job, $picture, function () use ($to): void {
+            $this->ran(['bin/backup', '--to', "{$to}-3"], ['FALL_BEND_VAR' => "{$this->var}/one"]);
+        });
+        $last = (string) (glob("{$to}-3/whole-*")[0] ?? '');
+        $this->ran(['bin/restore', $last, '--into', "{$this->var}/again", '--cluster']);
+        $this->assertThere(new Installation("{$this->var}/again", ['--cluster', '--empty']), $job, $picture);
+
+        unlink((string) (glob("{$to}-2/pictures/*")[0] ?? ''));
+        $this->expectExceptionMessage('of the backup is missing');
+        $this->ran(['bin/restore', (string) (glob("{$to}-2/whole-*")[0] ?? ''), '--into', "{$this->var}/none"]);
+    }
+
     private function work(): void
     {
         for ($n = 0; $n < self::EDITORS; $n++) {
@@ -134,6 +169,66 @@ final class ClusterTest extends TestCase
             usleep(100_000);
         }
         self::assertGreaterThanOrEqual(5, count($this->lines(0)), 'the editors work');
+    }
+
+    /** @return array{string, string} the path of a job that was changed, and that of a picture of it */
+    private function jobWithAPicture(): array
+    {
+        $lead = Served::as('lead', $this->cluster->address);
+        $job = '/api/jobs/'.$lead->send('GET', '/api/jobs?search=Weir')->json()['jobs'][0]['id'];
+        $now = $lead->send('GET', $job)->json();
+        $kept = $lead->send('PUT', $job, [
+            'document' => ['place' => 'before the backup'] + $now['document'],
+            'from' => $now['revision'],
+            'gesture' => 'edit',
+        ]);
+        self::assertSame(200, $kept->status, $kept->said());
+        $jpeg = (string) file_get_contents(__DIR__.'/../Support/joint.jpg');
+        $put = $lead->send('POST', "{$job}/photographs", $jpeg, ['Content-Type' => 'image/jpeg']);
+        self::assertSame(201, $put->status, $put->said());
+
+        return [$job, "{$job}/photographs/{$put->json()['hash']}"];
+    }
+
+    /** @param ?Closure(): void $then what is done while it is served */
+    private function assertThere(Installation $in, string $job, string $picture, ?Closure $then = null): void
+    {
+        try {
+            $in->start();
+            $lead = Served::as('lead', $in->address);
+            self::assertSame('before the backup', $lead->send('GET', $job)->json()['document']['place']);
+            self::assertSame(200, $lead->send('GET', $picture)->status);
+            if ($then !== null) {
+                $then();
+            }
+        } finally {
+            $in->stop();
+        }
+    }
+
+    /**
+     * @param list<string> $command
+     * @param array<string, string> $told
+     */
+    private function ran(array $command, array $told = []): string
+    {
+        $told += ['FALL_BEND_VAR' => $this->var];
+        $process = new Process($command, dirname(__DIR__, 2), $told + Installation::withoutTests(), timeout: 300);
+        if ($process->run() !== 0) {
+            throw new RuntimeException($process->getOutput().$process->getErrorOutput());
+        }
+
+        return $process->getOutput();
+    }
+
+    /** @return array<string, string> what a file of `declare -x NAME="…"` names */
+    private static function environment(string $file): array
+    {
+        preg_match_all('/^declare -x (\w+)="(.*)"$/m', $file, $found);
+        $of = array_combine($found[1], $found[2]);
+        unset($of['FALL_BEND_VAR']);
+
+        return $of;
     }
 
     /** Ends a node as a machine ends that loses its power. */

@@ -19,9 +19,9 @@ final class Served
     public function __construct(public readonly string $address, private readonly int $seconds = 90) {}
 
     /** A member of the crew of the demo, signed in. */
-    public static function as(string $who, ?string $address = null): self
+    public static function as(string $who, ?string $address = null, int $seconds = 90): self
     {
-        $served = new self($address ?? (string) getenv('BROWSER_BASE'));
+        $served = new self($address ?? (string) getenv('BROWSER_BASE'), $seconds);
         $served->signIn($who);
 
         return $served;

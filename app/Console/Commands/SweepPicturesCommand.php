@@ -11,6 +11,9 @@ use Illuminate\Console\Command;
 /** Takes pictures out of the store that belong to no job any more. */
 final class SweepPicturesCommand extends Command
 {
+    /** What was put there later may belong to a row that is being written: it is left for the next time. */
+    private const SETTLED_SECONDS = 86_400;
+
     protected $signature = 'pictures:sweep';
 
     protected $description = 'Take pictures out of the store that belong to no job any more';
@@ -22,8 +25,7 @@ final class SweepPicturesCommand extends Command
             /** @var list<string> $named */
             $named = Photograph::query()->whereIn('kept', $kept)->distinct()->pluck('kept')->all();
             foreach (array_diff($kept, $named) as $one) {
-                // One that was put there a moment ago may have its row only now.
-                if (Photograph::query()->where('kept', $one)->doesntExist()) {
+                if (PictureStore::isOlderThan($one, time() - self::SETTLED_SECONDS)) {
                     PictureStore::remove($one);
                     $gone++;
                 }
