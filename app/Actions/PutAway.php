@@ -6,8 +6,10 @@ namespace App\Actions;
 
 use App\Models\Job;
 use App\Models\User;
+use App\People\Audit;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 
 /**
  * Takes jobs off the board and puts them back. An archived job stays as it is, and can be opened. A deleted one cannot,
@@ -21,20 +23,21 @@ final readonly class PutAway
     /** So many are taken out for good at once: each may have photographs. */
     private const AT_ONCE = 20;
 
-    public function archive(Job $job): void
+    public function archive(Job $job, User $by): void
     {
-        $job->note(['archived_at' => $job->archived_at ?? Carbon::now()]);
+        self::set($job, $by, 'job-archived', ['archived_at' => $job->archived_at ?? Carbon::now()]);
     }
 
     /** Puts an archived or a deleted job among the open ones. */
-    public function putBack(Job $job): void
+    public function putBack(Job $job, User $by): void
     {
-        $job->note(['archived_at' => null, 'deleted_at' => null, 'deleted_by_id' => null]);
+        $nowhere = ['archived_at' => null, 'deleted_at' => null, 'deleted_by_id' => null];
+        self::set($job, $by, 'job-put-back', $nowhere);
     }
 
     public function delete(Job $job, User $by): void
     {
-        $job->note(['deleted_at' => Carbon::now(), 'deleted_by_id' => $by->id]);
+        self::set($job, $by, 'job-deleted', ['deleted_at' => Carbon::now(), 'deleted_by_id' => $by->id]);
         $this->forget();
     }
 
@@ -59,6 +62,15 @@ final readonly class PutAway
     public static function goneOn(string $deletedAt): string
     {
         return Carbon::parse($deletedAt, 'UTC')->addDays(self::DAYS)->toIso8601String();
+    }
+
+    /** @param array<string, mixed> $to */
+    private static function set(Job $job, User $by, string $act, array $to): void
+    {
+        DB::transaction(static function () use ($job, $by, $act, $to): void {
+            $job->note($to);
+            Audit::ofCrew($job->crew_id, $act, $by, ['job' => $job->name]);
+        });
     }
 
     /**

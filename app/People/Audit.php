@@ -9,10 +9,13 @@ use App\Models\AuditEntry;
 use App\Models\Crew;
 use App\Models\User;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+use LogicException;
 
 /**
  * What was done, by whom, when: of a crew, its people and its jobs, for the owners of the crew; of an account, for
- * whoever has it. It is written with what it tells of, in the same transaction where there is one, and never changed.
+ * whoever has it. It is written in the transaction of what it tells of, so that neither is there without the other, and
+ * is never changed.
  */
 final class Audit
 {
@@ -65,6 +68,9 @@ final class Audit
     /** @param array<string, string|int|null> $about */
     private static function write(?int $crew, string $act, User $by, array $about): void
     {
+        if (DB::transactionLevel() === 0) {
+            throw new LogicException("What is noted of {$act} stands in no transaction with what is done.");
+        }
         AuditEntry::query()->create([
             'crew_id' => $crew,
             'actor_id' => $by->id,

@@ -36,25 +36,29 @@ final class SecondFactor
             static fn (): string => Str::lower(Str::random(5).'-'.Str::random(5)),
             range(1, self::RECOVERY_CODES),
         );
-        $user
-            ->forceFill(['totp_since' => Carbon::now(), 'recovery_hashes' => array_map(self::hash(...), $codes)])
-            ->save();
-        Audit::ofAccount($user, 'second-factor-on');
+        $hashes = array_map(self::hash(...), $codes);
+        self::set($user, 'second-factor-on', ['totp_since' => Carbon::now(), 'recovery_hashes' => $hashes]);
 
         return $codes;
     }
 
     public static function end(User $user): void
     {
-        $user
-            ->forceFill([
-                'totp_secret' => null,
-                'totp_since' => null,
-                'totp_last' => null,
-                'recovery_hashes' => null,
-            ])
-            ->save();
-        Audit::ofAccount($user, 'second-factor-off');
+        self::set($user, 'second-factor-off', [
+            'totp_secret' => null,
+            'totp_since' => null,
+            'totp_last' => null,
+            'recovery_hashes' => null,
+        ]);
+    }
+
+    /** @param array<string, mixed> $to */
+    private static function set(User $user, string $act, array $to): void
+    {
+        DB::transaction(static function () use ($user, $act, $to): void {
+            $user->forceFill($to)->save();
+            Audit::ofAccount($user, $act);
+        });
     }
 
     public static function isAskedOf(User $user): bool

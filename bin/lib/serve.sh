@@ -3,6 +3,8 @@
 
 # So many requests are worked on, or wait for a worker, at a time; whoever comes then is told to come again.
 MOST_AT_ONCE=${FALL_BEND_AT_ONCE:-64}
+# One address has so many of them at the most, so that there is always something left for the others.
+MOST_OF_ONE=$((MOST_AT_ONCE * 3 / 4))
 # Loopback, where a server with TLS stands before it; on a node of several machines the address in the network behind the balancer.
 LISTEN=${FALL_BEND_LISTEN:-127.0.0.1}
 
@@ -29,6 +31,12 @@ web_settings() {
     touch "$FALL_BEND_ACCESS_LOG_AT"
     log="access.log = $FALL_BEND_ACCESS_LOG_AT"$'\naccess.format = "%m %{REQUEST_URI}e %s %{milli}d %{kilobytes}M"'
   fi
+  # Behind load balancers that are named, the address is what they say; PHP is told theirs, and believes them by itself.
+  local proxy believed=''
+  for proxy in $(tr , ' ' <<<"${TRUSTED_PROXIES:-}"); do
+    [[ $proxy =~ ^[0-9a-fA-F.:]+(/[0-9]+)?$ ]] || die "TRUSTED_PROXIES names addresses and networks, with commas, not $proxy."
+    believed="$believed set_real_ip_from $proxy;"
+  done
   local common="$user
 listen.mode = 0600
 clear_env = no
@@ -59,7 +67,7 @@ request_terminate_timeout = 60s' "$common"
       fastcgi_param SERVER_PROTOCOL \$server_protocol;
       fastcgi_param SERVER_NAME \$host;
       fastcgi_param SERVER_PORT \$server_port;
-      fastcgi_param REMOTE_ADDR \$remote_addr;
+      fastcgi_param REMOTE_ADDR \$realip_remote_addr;
       fastcgi_param HTTP_X_REQUEST_ID \$called;
       fastcgi_param HTTP_PROXY \"\";"
   cat > "$home/nginx.conf" <<CONF
@@ -90,7 +98,11 @@ http {
   gzip_types text/css application/javascript application/json image/svg+xml;
   # Who stands before us may have named the request already.
   map \$http_x_request_id \$called { default \$http_x_request_id; "" \$request_id; }
+  $believed
+  real_ip_header X-Forwarded-For;
+  real_ip_recursive on;
   limit_conn_zone \$server_port zone=answered:32k;
+  limit_conn_zone \$binary_remote_addr zone=of_one:4m;
   server {
     listen $LISTEN:$2;
     root $ROOT/public;
@@ -119,6 +131,7 @@ http {
     }
     location = /index.php {
       limit_conn answered $MOST_AT_ONCE;
+      limit_conn of_one $MOST_OF_ONE;
       fastcgi_pass unix:$FPM_SOCKET;
       $params
     }

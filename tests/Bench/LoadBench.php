@@ -32,6 +32,8 @@ final class LoadBench extends TestCase
 
     private const SESSIONS = 5;
 
+    private const MEMORY_EVERY_S = 30.0;
+
     private \CurlMultiHandle $multi;
 
     /** @var array<int, array{kind: string, due: float, editor: int, handle: CurlHandle}> what is on its way */
@@ -45,6 +47,9 @@ final class LoadBench extends TestCase
 
     /** @var list<BusyEditor> */
     private array $editors = [];
+
+    /** @var list<int> megabytes of the workers, every so often */
+    private array $memory = [];
 
     public function testReportsWhatManyPeopleWait(): void
     {
@@ -74,16 +79,16 @@ final class LoadBench extends TestCase
             $made = $lead->send('POST', '/api/jobs', ['document' => $document, 'want' => (object) []])->json();
             $own = $made['document'] ?? [];
             $job = is_string($made['id'] ?? null) ? $made['id'] : '';
-            $served = $sessions[$n % self::SESSIONS];
+            // Each has a device of their own.
+            $served = $sessions[$n % self::SESSIONS]->from('127.0.1.'.(1 + $n % 250));
             $this->editors[] = new BusyEditor($served, $job, is_array($own) ? $own : [], self::RUN, $n % 20);
         }
     }
 
     private function play(int $count, float $seconds): void
     {
-        [$this->took, $this->counted] = [[], []];
+        [$this->took, $this->counted, $this->memory] = [[], [], []];
         $chance = new Randomizer(new Mt19937(13));
-        $memory = self::memoryOfWorkers();
         $began = microtime(true);
         $due = [];
         for ($n = 0; $n < $count; $n++) {
@@ -104,12 +109,16 @@ final class LoadBench extends TestCase
                     $this->ask('bare', $bareDue, 0, ['GET', self::BARE]);
                     $bareDue += self::BARE_EVERY_S;
                 }
+                if (count($this->memory) <= ($now - $began) / self::MEMORY_EVERY_S) {
+                    $this->memory[] = self::memoryOfWorkers();
+                }
             }
             curl_multi_exec($this->multi, $active);
             curl_multi_select($this->multi, 0.002);
             $this->takeAnswers();
         }
-        $this->report($count, microtime(true) - $began, $memory);
+        $this->memory[] = self::memoryOfWorkers();
+        $this->report($count, microtime(true) - $began);
     }
 
     private function act(int $n, float $due, Randomizer $chance): void
@@ -157,12 +166,12 @@ final class LoadBench extends TestCase
         }
     }
 
-    private function report(int $count, float $seconds, int $memory): void
+    private function report(int $count, float $seconds): void
     {
         $bare = self::of($this->took['bare'] ?? [0.0], 0.5);
         fprintf(
             STDOUT,
-            "\n%d people: %.0f requests a second; %s; workers %d MB, then %d MB\n%-8s %7s %8s %8s %8s %8s\n",
+            "\n%d people: %.0f requests a second; %s; workers %s MB\n%-8s %7s %8s %8s %8s %8s\n",
             $count,
             array_sum($this->counted) / $seconds,
             implode(', ', array_map(
@@ -170,8 +179,7 @@ final class LoadBench extends TestCase
                 array_keys($this->counted),
                 $this->counted,
             )),
-            $memory,
-            self::memoryOfWorkers(),
+            implode(', ', $this->memory),
             '',
             'times',
             'p50 ms',
@@ -202,14 +210,16 @@ final class LoadBench extends TestCase
         return $of[(int) min(count($of) - 1, floor($share * count($of)))] ?? 0.0;
     }
 
-    /** Megabytes that the workers of PHP hold for themselves. */
+    /** Megabytes that the workers of PHP of this server hold for themselves. */
     private static function memoryOfWorkers(): int
     {
+        $home = dirname((string) getenv('FALL_BEND_ACCESS_LOG_AT'));
         $kilobytes = 0;
-        foreach ((array) glob('/proc/[0-9]*/status') as $path) {
-            $status = (string) @file_get_contents((string) $path);
-            if (str_contains($status, "Name:\tphp-fpm") && preg_match('/^RssAnon:\s+(\d+)/m', $status, $found) === 1) {
-                $kilobytes += (int) $found[1];
+        foreach (["{$home}/fpm.pid", "{$home}/heavy.pid"] as $note) {
+            $master = (int) file_get_contents($note);
+            foreach (explode(' ', trim((string) shell_exec("pgrep -d ' ' -P {$master}"))) as $worker) {
+                preg_match('/^RssAnon:\s+(\d+)/m', (string) @file_get_contents("/proc/{$worker}/status"), $found);
+                $kilobytes += (int) ($found[1] ?? 0);
             }
         }
 

@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\AuditEntry;
 use App\Models\Crew;
 use App\Models\Invitation;
 use App\People\Ability;
 use App\People\Role;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
+use RuntimeException;
 use Tests\TestCase;
 use Tests\TwoCrews;
 
@@ -120,6 +124,27 @@ final class RolesTest extends TestCase
         $this->getJson('/api/invitations/'.basename((string) $asked->json('link')))->assertNotFound();
     }
 
+    public function testWhatCannotBeNotedIsNotDone(): void
+    {
+        [$job] = $this->demoJob();
+        $shared = $this->postJson("/api/jobs/{$job}/shares", ['for' => 'the inspector', 'days' => 7])->assertCreated();
+        $share = (int) $shared->json('share.id');
+        $password = ['current' => 'not-a-secret', 'password' => 'another-secret'];
+        $this->lead->forceFill(['password' => Hash::make('not-a-secret')])->save();
+        $before = $this->stateOf($job);
+        AuditEntry::creating(static fn () => throw new RuntimeException('there is no room for it'));
+        foreach ([
+            ['POST', "/api/jobs/{$job}/archive", []],
+            ['DELETE', "/api/jobs/{$job}", []],
+            ['POST', "/api/jobs/{$job}/shares", ['for' => 'somebody else', 'days' => 7]],
+            ['DELETE', "/api/jobs/{$job}/shares/{$share}", []],
+            ['PUT', '/api/account/password', $password],
+        ] as [$method, $path, $body]) {
+            $this->json($method, $path, $body)->assertStatus(500);
+            self::assertSame($before, $this->stateOf($job), "{$method} {$path}");
+        }
+    }
+
     public function testAReaderIsToldWhoMayAndNothingIsKept(): void
     {
         [$job, $document] = $this->demoJob();
@@ -133,5 +158,17 @@ final class RolesTest extends TestCase
                 'You are reader in this crew. This takes apprentice, or a higher role: ask an owner of the crew.',
             );
         $this->getJson("/api/jobs/{$job}")->assertJsonPath('revision', 1);
+    }
+
+    /** @return list<mixed> of what is noted when it is changed */
+    private function stateOf(string $job): array
+    {
+        $row = DB::table('jobs')->where('id', $job)->first(['archived_at', 'deleted_at']);
+
+        return [
+            (array) $row,
+            DB::table('shares')->where('job_id', $job)->pluck('withdrawn_at')->all(),
+            DB::table('users')->where('id', $this->lead->id)->value('password'),
+        ];
     }
 }

@@ -16,7 +16,11 @@ final class Served
     /** @var array<string, string> */
     private array $cookies = [];
 
-    public function __construct(public readonly string $address, private readonly int $seconds = 90) {}
+    public function __construct(
+        public readonly string $address,
+        private readonly int $seconds = 90,
+        private readonly string $from = '127.0.0.1',
+    ) {}
 
     /** A member of the crew of the demo, signed in. */
     public static function as(string $who, ?string $address = null, int $seconds = 90): self
@@ -31,6 +35,15 @@ final class Served
     public function at(string $address): self
     {
         $there = new self($address, $this->seconds);
+        $there->cookies = $this->cookies;
+
+        return $there;
+    }
+
+    /** The same person with the same cookies, on another device of this machine (127.x.x.x). */
+    public function from(string $from): self
+    {
+        $there = new self($this->address, $this->seconds, $from);
         $there->cookies = $this->cookies;
 
         return $there;
@@ -135,6 +148,7 @@ final class Served
         curl_setopt_array($handle, [
             CURLOPT_CUSTOMREQUEST => $method === '' ? 'GET' : $method,
             CURLOPT_RETURNTRANSFER => true,
+            CURLOPT_INTERFACE => $this->from,
             CURLOPT_TIMEOUT => $this->seconds,
             CURLOPT_HTTPHEADER => $headers,
             CURLOPT_HEADERFUNCTION => function (CurlHandle $of, string $line): int {

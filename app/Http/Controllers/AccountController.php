@@ -14,7 +14,7 @@ use FallBend\Core\Input\Fields;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\Hash;
+use Illuminate\Support\Facades\DB;
 
 /** What somebody sets of their own account. */
 final class AccountController
@@ -45,10 +45,8 @@ final class AccountController
         ]);
         $user = User::asking($request);
         Passwords::confirm($user, $given['current']);
-        $user->forceFill(['password' => Hash::make($given['password'])])->save();
         $request->session()->regenerate();
-        Sessions::end($user, $request->session()->getId());
-        Audit::ofAccount($user, 'password');
+        Passwords::set($user, $given['password'], 'password', $request->session()->getId());
         // The guard holds the user with the token that was taken from it.
         Auth::setUser($user);
 
@@ -73,8 +71,11 @@ final class AccountController
     public function signOutElsewhere(Request $request): JsonResponse
     {
         $user = User::asking($request);
-        Sessions::end($user, $request->session()->getId());
-        Audit::ofAccount($user, 'signed-out-elsewhere');
+        $here = $request->session()->getId();
+        DB::transaction(static function () use ($user, $here): void {
+            Sessions::end($user, $here);
+            Audit::ofAccount($user, 'signed-out-elsewhere');
+        });
 
         return new JsonResponse(null, 204);
     }

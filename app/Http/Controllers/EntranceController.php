@@ -7,19 +7,16 @@ namespace App\Http\Controllers;
 use App\Models\Invitation;
 use App\Models\User;
 use App\People\Attempts;
-use App\People\Audit;
 use App\People\LetIn;
 use App\People\Letters;
 use App\People\Passwords;
 use App\People\SecondFactor;
-use App\People\Sessions;
 use App\People\SignUp;
 use FallBend\Core\Input\BadInput;
 use Illuminate\Auth\Passwords\PasswordBroker;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Password;
 use Illuminate\Support\Str;
 
@@ -151,9 +148,7 @@ final readonly class EntranceController
         unset($given['code']);
         $done = null;
         $result = Password::reset($given, static function (User $user, string $password) use (&$done): void {
-            $user->forceFill(['password' => Hash::make($password)])->save();
-            Sessions::end($user);
-            Audit::ofAccount($user, 'password-by-letter');
+            Passwords::set($user, $password, 'password-by-letter');
             $done = $user;
         });
         if ($result !== PasswordBroker::PASSWORD_RESET || ! $done instanceof User) {

@@ -14,6 +14,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
@@ -75,12 +76,15 @@ final class SessionController
         }
         SecondFactor::ask($request, $user, $given['code'] ?? '');
         Attempts::succeeded($request, $given['email'], $user);
-        if (Hash::needsRehash($user->password)) {
-            $user->forceFill(['password' => Hash::make($given['password'])])->save();
-        }
+        $device = Sessions::named((string) $request->userAgent());
+        DB::transaction(static function () use ($user, $given, $device): void {
+            if (Hash::needsRehash($user->password)) {
+                $user->forceFill(['password' => Hash::make($given['password'])])->save();
+            }
+            Audit::ofAccount($user, 'signed-in', ['device' => $device]);
+        });
         Auth::login($user);
         $request->session()->regenerate();
-        Audit::ofAccount($user, 'signed-in', ['device' => Sessions::named((string) $request->userAgent())]);
 
         return $this->show($request);
     }

@@ -18,6 +18,7 @@ use FallBend\Core\Recording\JobRecord;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 
 /**
  * Links by which somebody without an account reads the record of a job.
@@ -68,14 +69,18 @@ final readonly class ShareController
             throw BadInput::at('for', 'withdraw a link first: there are '.self::MOST_OPEN.' already', $for);
         }
         $token = Share::newToken();
-        $share = Share::query()->create([
-            'job_id' => $job->id,
-            'author_id' => User::asking($request)->id,
-            'for' => $for,
-            'token_hash' => Share::hashOf($token),
-            'expires_at' => Carbon::now()->addDays($days),
-        ]);
-        Audit::ofCrew($job->crew_id, 'shared', User::asking($request), ['job' => $job->name, 'person' => $for]);
+        $user = User::asking($request);
+        $share = DB::transaction(static function () use ($job, $user, $for, $days, $token): Share {
+            Audit::ofCrew($job->crew_id, 'shared', $user, ['job' => $job->name, 'person' => $for]);
+
+            return Share::query()->create([
+                'job_id' => $job->id,
+                'author_id' => $user->id,
+                'for' => $for,
+                'token_hash' => Share::hashOf($token),
+                'expires_at' => Carbon::now()->addDays($days),
+            ]);
+        });
 
         return new JsonResponse(
             ['share' => $share->written(), 'link' => $request->root()."/shared/{$token}"],
@@ -88,9 +93,12 @@ final readonly class ShareController
     {
         $job = Job::asked($request, $id);
         $found = Share::query()->where('job_id', $job->id)->findOrFail($share);
-        $found->update(['withdrawn_at' => Carbon::now()]);
-        $about = ['job' => $job->name, 'person' => $found->for];
-        Audit::ofCrew($job->crew_id, 'share-withdrawn', User::asking($request), $about);
+        $user = User::asking($request);
+        DB::transaction(static function () use ($job, $found, $user): void {
+            $found->update(['withdrawn_at' => Carbon::now()]);
+            $about = ['job' => $job->name, 'person' => $found->for];
+            Audit::ofCrew($job->crew_id, 'share-withdrawn', $user, $about);
+        });
 
         return new JsonResponse(null, 204);
     }

@@ -13,7 +13,6 @@ use App\Answers\JobAnswer;
 use App\Answers\Wanted;
 use App\Models\Job;
 use App\Models\User;
-use App\People\Audit;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\JobFile;
@@ -34,9 +33,7 @@ final readonly class ShelfController
 
     public function archive(Request $request, string $id): JsonResponse
     {
-        $job = Job::asked($request, $id);
-        $this->away->archive($job);
-        Audit::ofCrew($job->crew_id, 'job-archived', User::asking($request), ['job' => $job->name]);
+        $this->away->archive(Job::asked($request, $id), User::asking($request));
 
         return new JsonResponse(null, 204);
     }
@@ -47,9 +44,7 @@ final readonly class ShelfController
         $user = User::asking($request);
         // Whoever asks again has what they asked for.
         if (PutAway::deletedOf($user)->whereKey($id)->doesntExist()) {
-            $job = Job::asked($request, $id);
-            $this->away->delete($job, $user);
-            Audit::ofCrew($job->crew_id, 'job-deleted', $user, ['job' => $job->name]);
+            $this->away->delete(Job::asked($request, $id), $user);
         }
 
         return new JsonResponse(null, 204);
@@ -58,10 +53,9 @@ final readonly class ShelfController
     /** Puts an archived or a deleted job back among the open ones. */
     public function putBack(Request $request, string $id): JsonResponse
     {
-        $deleted = PutAway::deletedOf(User::asking($request))->find($id);
-        $job = $deleted ?? Job::asked($request, $id);
-        $this->away->putBack($job);
-        Audit::ofCrew($job->crew_id, 'job-put-back', User::asking($request), ['job' => $job->name]);
+        $user = User::asking($request);
+        $deleted = PutAway::deletedOf($user)->find($id);
+        $this->away->putBack($deleted ?? Job::asked($request, $id), $user);
 
         return new JsonResponse(null, 204);
     }
