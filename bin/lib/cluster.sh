@@ -126,7 +126,7 @@ begin_databases() {
     mkdir -p "$CLUSTER/db1/data"
     own "$CLUSTER/db1"
     rm -rf "$CLUSTER/db1/data"
-    "${AS_SERVER[@]}" mariadb-install-db --no-defaults --datadir="$CLUSTER/db1/data" --auth-root-authentication-method=normal --skip-test-db > "$CLUSTER/db1/install.log" 2>&1 \
+    "${AS_SERVER[@]}" mariadb-install-db --no-defaults --force --datadir="$CLUSTER/db1/data" --auth-root-authentication-method=normal --skip-test-db > "$CLUSTER/db1/install.log" 2>&1 \
       || { tail -n 20 "$CLUSTER/db1/install.log" >&2; die 'The database could not be created.'; }
   fi
   begin_database "$first" new

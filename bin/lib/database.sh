@@ -27,7 +27,7 @@ start_database() {
   own "$home"
   if [ ! -d "$DB_DATA/mysql" ]; then
     rm -rf "$DB_DATA"
-    "${AS_SERVER[@]}" mariadb-install-db --no-defaults --datadir="$DB_DATA" --auth-root-authentication-method=normal --skip-test-db > "$home/install.log" 2>&1 \
+    "${AS_SERVER[@]}" mariadb-install-db --no-defaults --force --datadir="$DB_DATA" --auth-root-authentication-method=normal --skip-test-db > "$home/install.log" 2>&1 \
       || { tail -n 20 "$home/install.log" >&2; die 'The private database could not be created.'; }
   fi
   DB_PORT=$(free_port)

@@ -36,7 +36,8 @@ install_debian() {
                command -v ss >/dev/null || missing+=(iproute2)
                command -v socat >/dev/null || missing+=(socat)
                grep -qix redis <<<"$modules" || missing+=("php$version-redis") ;;
-      backup) command -v mariadb-backup >/dev/null || missing+=(mariadb-backup) ;;
+      backup) command -v mariadb-backup >/dev/null || missing+=(mariadb-backup)
+              command -v openssl >/dev/null || missing+=(openssl) ;;
       solver) command -v glpsol >/dev/null || missing+=(glpk-utils) ;;
     esac
   done

@@ -22,7 +22,7 @@ database() {
   local home="$HOME_OF_ALL/$1" i
   mkdir -p "$home"
   own "$home"
-  "${AS_SERVER[@]}" mariadb-install-db --no-defaults --datadir="$home/data" --auth-root-authentication-method=normal --skip-test-db > "$home/install.log" 2>&1
+  "${AS_SERVER[@]}" mariadb-install-db --no-defaults --force --datadir="$home/data" --auth-root-authentication-method=normal --skip-test-db > "$home/install.log" 2>&1
   launch "$home/group" "$home/out" /usr/sbin/mariadbd --no-defaults --datadir="$home/data" --socket="$home/sock" --pid-file="$home/pid" \
     --bind-address=127.0.0.1 --innodb-buffer-pool-size=128M --performance-schema=OFF --innodb-flush-log-at-trx-commit=1 "${@:2}"
   for i in $(seq 1 300); do as "$1" -e 'SELECT 1' > /dev/null 2>&1 && return 0; sleep 0.2; done
