@@ -229,6 +229,9 @@ application_environment() {
   export FALL_BEND_DATA="${DB_DATA:-}"
 }
 
+# forget_compiled NAME: takes out what a release compiled of itself, and no other one understands
+forget_compiled() { rm -f "$VAR/$1/config.php" "$VAR/$1/routes.php" "$VAR/$1/events.php" "$VAR/$1/data.php"; }
+
 # prepare_application NAME [fresh|empty]: settings cached, tables made (anew with `fresh`), demo in (not with `empty`)
 prepare_application() {
   mkdir -p "$VAR/$1/cache"
@@ -237,8 +240,8 @@ prepare_application() {
   own storage bootstrap/cache "$LOG_FILE" "$MAIL_FOLDER" "$VAR/$1/log" "$PICTURES_FOLDER"
   let_servers_read
   umask 077
-  # The tables may be others than when they were compiled: without it they are read from their JSON.
-  rm -f "$APP_DATA"
+  # What was compiled may be of another release, which was taken back: without it each is read from what it is made of.
+  forget_compiled "$1"
   php artisan data:compile "$APP_DATA" -q
   php artisan config:cache -q
   php artisan route:cache -q

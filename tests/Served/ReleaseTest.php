@@ -49,6 +49,10 @@ final class ReleaseTest extends TestCase
         $this->ran(['bin/artisan', 'migrate:rollback', '--force'], $app);
         $this->served?->stop();
         self::assertSame($before, $this->schema($app));
+        // The release before knows nothing of what this one compiled, and this one copes with what another one left.
+        self::assertSame([], glob("{$this->home}/var/start/*.php"));
+        $foreign = '<?php return ["app" => ["providers" => ["App\\Of\\Another\\Release"]]];';
+        file_put_contents("{$this->home}/var/start/config.php", $foreign);
         self::assertSame($revision + 1, $this->assertPeopleHaveWhatTheyHad($app));
     }
 
