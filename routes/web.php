@@ -33,6 +33,7 @@ use App\Http\Middleware\InTurn;
 use App\Http\Middleware\May;
 use App\Http\Middleware\RoomToWrite;
 use App\People\Ability;
+use App\People\SealedLink;
 use Illuminate\Support\Facades\Route;
 
 Route::pattern('id', '[0-9A-Za-z]{1,40}');
@@ -50,7 +51,9 @@ Route::prefix('api')->group(static function (): void {
     Route::post('entrance/reset', [EntranceController::class, 'reset']);
     Route::post('entrance/sign-up', [EntranceController::class, 'askToSignUp']);
     Route::post('entrance/sign-up/{letter}', [EntranceController::class, 'signUp'])
-        ->where('letter', '[0-9A-Za-z_.-]{20,600}');
+        ->where('letter', SealedLink::PATTERN);
+    Route::post('entrance/address/{letter}', [EntranceController::class, 'takeAddress'])
+        ->where('letter', SealedLink::PATTERN);
     Route::get('invitations/{token}', [EntranceController::class, 'invitation'])->where('token', '[0-9A-Za-z]{20,60}');
     Route::post('invitations/{token}', [EntranceController::class, 'accept'])->where('token', '[0-9A-Za-z]{20,60}');
     Route::get('shared/{token}', [ShareController::class, 'show'])->where('token', '[0-9A-Za-z]{20,60}');
@@ -61,6 +64,7 @@ Route::prefix('api')->group(static function (): void {
         Route::delete('session', [SessionController::class, 'destroy']);
         Route::put('account', [AccountController::class, 'update']);
         Route::put('account/password', [AccountController::class, 'password']);
+        Route::post('account/address', [AccountController::class, 'address']);
         Route::post('account/second-factor', [SecondFactorController::class, 'begin']);
         Route::put('account/second-factor', [SecondFactorController::class, 'confirm']);
         Route::delete('account/second-factor', [SecondFactorController::class, 'end']);

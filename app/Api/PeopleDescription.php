@@ -77,6 +77,14 @@ final class PeopleDescription
                     204,
                 ),
             ],
+            '/api/entrance/address/{letter}' => [
+                'post' => Calls::describe(
+                    'Take the address to which the letter went to sign in with',
+                    null,
+                    Shapes::object(['email' => self::TEXT]),
+                    [404 => 'Problem', 429 => 'Problem'],
+                ) + ['parameters' => [self::inPath('letter', self::TEXT)]],
+            ],
             '/api/entrance/reset' => [
                 'post' => Calls::describe(
                     'Set a new password with what stood in the letter; it is signed in here, and nowhere else',
@@ -161,6 +169,15 @@ final class PeopleDescription
                 'put' => Calls::describe(
                     'A new password; every other device is signed out',
                     Shapes::object(['current' => self::TEXT, 'password' => self::TEXT]),
+                    null,
+                    [422 => 'Problem', 429 => 'Problem'],
+                    204,
+                ),
+            ],
+            '/api/account/address' => [
+                'post' => Calls::describe(
+                    'Send a letter to another address, with the link that takes it to sign in with',
+                    Shapes::object(['current' => self::TEXT, 'email' => self::TEXT]),
                     null,
                     [422 => 'Problem', 429 => 'Problem'],
                     204,

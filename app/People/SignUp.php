@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\People;
 
 use App\Models\User;
-use Illuminate\Support\Carbon;
 
 /**
  * Accounts for whoever asks, where the installation lets them (SIGN_UP=open). Whoever asks has a letter first: the link
@@ -14,6 +13,8 @@ use Illuminate\Support\Carbon;
 final class SignUp
 {
     private const HOURS = 24;
+
+    private const WHAT = 'sign-up';
 
     public static function isOpen(): bool
     {
@@ -24,10 +25,10 @@ final class SignUp
     public static function write(string $email): void
     {
         $root = Letters::root();
-        $has = User::query()->where('email', $email)->exists();
-        $what = $has
+        $link = SealedLink::of(self::WHAT, self::HOURS, ['email' => $email]);
+        $what = User::query()->where('email', $email)->exists()
             ? "There is an account with this address already. Sign in with it, or ask for a new password, at {$root}"
-            : "Open this within a day, on any device:\n{$root}/sign-up/".self::seal($email);
+            : "Open this within a day, on any device:\n{$root}/sign-up/{$link}";
         $text = <<<TEXT
             Hello,
 
@@ -43,29 +44,10 @@ final class SignUp
     /** Gives the address that a link was made for; 404 where it opens nothing, whatever the reason. */
     public static function opened(string $letter): string
     {
-        [$address, $until, $seal] = [...explode('.', $letter), '', '', ''];
-        $email = (string) base64_decode(strtr($address, '-_', '+/'), true);
-        $isRight =
-            hash_equals(self::sum("{$address}.{$until}"), $seal) &&
-            (int) $until > Carbon::now()->getTimestamp() &&
-            User::query()->where('email', $email)->doesntExist();
-        abort_unless($isRight, 404, 'This link opens nothing any more. Ask for a new one.');
+        $email = SealedLink::opened(self::WHAT, $letter)['email'] ?? '';
+        $opens = is_string($email) && $email !== '' && User::query()->where('email', $email)->doesntExist();
+        abort_unless($opens, 404, 'This link opens nothing any more. Ask for a new one.');
 
         return $email;
-    }
-
-    private static function seal(string $email): string
-    {
-        $address = rtrim(strtr(base64_encode($email), '+/', '-_'), '=');
-        $until = Carbon::now()->addHours(self::HOURS)->getTimestamp();
-
-        return "{$address}.{$until}.".self::sum("{$address}.{$until}");
-    }
-
-    private static function sum(string $of): string
-    {
-        $key = config('app.key');
-
-        return hash_hmac('sha256', "sign-up {$of}", is_string($key) ? $key : '');
     }
 }

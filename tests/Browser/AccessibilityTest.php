@@ -44,7 +44,9 @@ final class AccessibilityTest extends BrowserTestCase
         $browser = $this->open($width, $height);
         $axe = (string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js');
         $wrong = $this->judged($browser, $axe, '/', $width);
-        $wrong = [...$wrong, ...$this->judged($browser, $axe, '/forgotten', $width)];
+        foreach (['/forgotten', '/address/of-a-letter'] as $path) {
+            $wrong = [...$wrong, ...$this->judged($browser, $axe, $path, $width)];
+        }
         $browser->get($this->address().'/');
         $this->signIn($browser);
         $titles = [];

@@ -12,7 +12,7 @@ use App\Models\Share;
 use App\Models\User;
 use App\People\Membership;
 use App\People\Role;
-use App\People\SignUp;
+use App\People\SealedLink;
 use Closure;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Routing\Route;
@@ -23,7 +23,6 @@ use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\Route as Routes;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
-use ReflectionMethod;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\TestCase;
 
@@ -155,7 +154,8 @@ final class AccessTableTest extends TestCase
     public function testLinksThatAreOldWithdrawnOrForgedOpenNothing(): void
     {
         $signUp = $this->letter();
-        $forged = str_replace('.', 'a.', $signUp);
+        $forged = substr_replace($signUp, $signUp[90] === 'a' ? 'b' : 'a', 90, 1);
+        $ofAnotherKind = SealedLink::of('address', 24, ['email' => 'new@example.test']);
         $links = [
             'invitations' => "/api/invitations/{$this->token}",
             'shared' => "/api/shared/{$this->sharedToken}",
@@ -166,6 +166,7 @@ final class AccessTableTest extends TestCase
         }
         $account = ['name' => 'New', 'password' => 'long enough', 'crew' => 'Mine'];
         $this->postJson("/api/entrance/sign-up/{$forged}", $account)->assertNotFound();
+        $this->postJson("/api/entrance/sign-up/{$ofAnotherKind}", $account)->assertNotFound();
         $this->travel(366)->days();
         foreach ($links as $link) {
             $this->getJson($link)->assertNotFound();
@@ -281,6 +282,10 @@ final class AccessTableTest extends TestCase
                     $person,
                 ),
             ],
+            'POST api/entrance/address/{letter}' => [
+                'everybody',
+                static fn (self $test): TestResponse => $test->postJson("/api/entrance/address/{$test->toMove()}"),
+            ],
             'POST api/session' => [
                 'everybody',
                 self::posting(['email' => 'owner@example.test', 'password' => 'secret-owner']),
@@ -308,6 +313,13 @@ final class AccessTableTest extends TestCase
                 static fn (self $test, string $at, string $who): TestResponse => $test->putJson(
                     $at,
                     $own($who) + ['password' => 'another long one'],
+                ),
+            ],
+            'POST api/account/address' => [
+                'signed in',
+                static fn (self $test, string $at, string $who): TestResponse => $test->postJson(
+                    $at,
+                    $own($who) + ['email' => 'elsewhere@example.test'],
                 ),
             ],
             'POST api/account/second-factor' => [
@@ -588,9 +600,15 @@ final class AccessTableTest extends TestCase
     /** What stands in the link of a letter to somebody who asked for an account. */
     private function letter(): string
     {
-        $sealed = (new ReflectionMethod(SignUp::class, 'seal'))->invoke(null, 'new@example.test');
+        return SealedLink::of('sign-up', 24, ['email' => 'new@example.test']);
+    }
 
-        return is_string($sealed) ? $sealed : '';
+    /** What stands in a letter to another address of somebody. */
+    private function toMove(): string
+    {
+        $somebody = ['user' => $this->person, 'from' => 'somebody@example.test'];
+
+        return SealedLink::of('address', 24, $somebody + ['to' => 'elsewhere@example.test']);
     }
 
     /** @return array<string, mixed> */

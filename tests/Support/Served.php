@@ -16,6 +16,7 @@ final class Served
     /** @var array<string, string> */
     private array $cookies = [];
 
+    /** @param non-empty-string $from the address of this machine that it asks from */
     public function __construct(
         public readonly string $address,
         private readonly int $seconds = 90,
@@ -40,7 +41,11 @@ final class Served
         return $there;
     }
 
-    /** The same person with the same cookies, on another device of this machine (127.x.x.x). */
+    /**
+     * The same person with the same cookies, on another device.
+     *
+     * @param non-empty-string $from an address of this machine: 127.x.x.x
+     */
     public function from(string $from): self
     {
         $there = new self($this->address, $this->seconds, $from);

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Models\User;
 use App\People\Attempts;
 use App\People\Audit;
+use App\People\ChangeOfAddress;
 use App\People\Passwords;
 use App\People\Sessions;
 use FallBend\Core\Input\BadInput;
@@ -15,6 +16,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 
 /** What somebody sets of their own account. */
 final class AccountController
@@ -29,9 +31,33 @@ final class AccountController
             throw BadInput::at('name', 'must be said', $name);
         }
         $user = User::asking($request);
-        $user->update(['name' => $name]);
+        DB::transaction(static function () use ($user, $name): void {
+            $about = ['from' => $user->name, 'to' => $name];
+            $user->update(['name' => $name]);
+            // Whoever works with them sees that it is the same person.
+            foreach ($user->crews as $crew) {
+                Audit::ofCrew($crew->id, 'renamed', $user, $about);
+            }
+            Audit::ofAccount($user, 'renamed', $about);
+        });
 
         return new JsonResponse(SessionController::account($user));
+    }
+
+    /** Asks for another address to sign in with: a letter goes there, with the link that takes it. */
+    public function address(Request $request): JsonResponse
+    {
+        Attempts::slowDown($request, 'address');
+        /** @var array{current: string, email: string} $given */
+        $given = $request->validate([
+            'current' => ['required', 'string', 'max:200'],
+            'email' => ['required', 'email', 'max:200'],
+        ]);
+        $user = User::asking($request);
+        Passwords::confirm($user, $given['current']);
+        ChangeOfAddress::write($user, Str::lower($given['email']));
+
+        return new JsonResponse(null, 204);
     }
 
     /** A new password, given the one of now: every other device is signed out. */

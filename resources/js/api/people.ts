@@ -50,6 +50,11 @@ export const acceptInvitation = (token: string, person: NewPerson | null) =>
 export const renameMe = (name: string) => call<Account>('PUT', '/api/account', { name });
 export const changePassword = (current: string, password: string) =>
     call<null>('PUT', '/api/account/password', { current, password });
+export const askForAddress = (current: string, email: string) =>
+    call<null>('POST', '/api/account/address', { current, email });
+/** Takes the address to which a letter went. */
+export const takeAddress = (letter: string) =>
+    call<{ email: string }>('POST', `/api/entrance/address/${encodeURIComponent(letter)}`);
 export const devicesQuery = queryOptions({
     queryKey: ['devices'],
     queryFn: async () => (await orThrow(call<{ devices: SignedInDevice[] }>('GET', '/api/account/devices'))).devices,

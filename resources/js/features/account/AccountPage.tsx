@@ -22,6 +22,7 @@ import { OnThisDevice } from './OnThisDevice';
 import { Installation } from './Installation';
 import { SecondFactor } from './SecondFactor';
 import { WhatWasDone } from './WhatWasDone';
+import { YourAddress } from './YourAddress';
 import { Saved, useSaved } from './Saved';
 import { StartCrew } from './StartCrew';
 
@@ -46,6 +47,7 @@ export function AccountPage() {
                 <h1>{t`Your account`}</h1>
                 <div className="account-parts">
                     <YourName account={account.data} />
+                    <YourAddress email={account.data.email} />
                     <YourPassword />
                     <YourWords />
                     <SecondFactor isOn={account.data.second_factor} />
@@ -76,7 +78,6 @@ function YourName({ account }: { account: Account }) {
     return (
         <section aria-label={t`Name`}>
             <h2>{t`You`}</h2>
-            <p className="cap">{t`Signed in with ${account.email}`}</p>
             <form onSubmit={onSubmit}>
                 <Field
                     id="account-name"

@@ -39,6 +39,10 @@ function inWords({ by, act, about }: AuditEntry): string {
             return t`You changed your password`;
         case 'password-by-letter':
             return t`You set a new password by letter`;
+        case 'renamed':
+            return t`${from} is ${to} now`;
+        case 'address':
+            return t`You sign in with ${to} now, and no longer with ${from}`;
         case 'signed-out-elsewhere':
             return t`You signed out every other device`;
         case 'second-factor-on':

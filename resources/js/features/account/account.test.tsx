@@ -91,6 +91,35 @@ it('changes the password, and says at its field that the one of now is another',
     expect(at.getByLabelText<HTMLInputElement>('A new one').value).toBe('');
 });
 
+it('asks for another address, and says that nothing changes until the letter is opened', async () => {
+    const sent: unknown[] = [];
+    server.use(
+        http.post('/api/account/address', async ({ request }) => {
+            sent.push(await request.json());
+            return sent.length === 1
+                ? refused('current', 'This is not your password of now.')
+                : new HttpResponse(null, { status: 204 });
+        }),
+    );
+    server.use(http.get('/api/entrance', () => HttpResponse.json({ first: false, letters: 'kept', sign_up: false })));
+    show(<AccountPage />, '/account', CHOICES, TWO);
+    const at = await section('Address');
+    at.getByText(`You sign in with ${TWO.email}`);
+    await user.type(at.getByLabelText('Another address'), 'anna@firm.example');
+    await user.type(at.getByLabelText('Your password'), 'wrong');
+    await user.click(at.getByRole('button', { name: 'Send a letter there' }));
+    await at.findByText('This is not your password of now.');
+    expect(at.getByLabelText<HTMLInputElement>('Another address').value).toBe('anna@firm.example');
+    await user.clear(at.getByLabelText('Your password'));
+    await user.type(at.getByLabelText('Your password'), 'right');
+    await user.click(at.getByRole('button', { name: 'Send a letter there' }));
+    await at.findByText(
+        'A letter to anna@firm.example is on its way. Its link opens for a day; until then nothing changes.',
+    );
+    await at.findByText('bin/artisan mail:read');
+    expect(sent[1]).toEqual({ current: 'right', email: 'anna@firm.example' });
+});
+
 it('shows where somebody is signed in, and signs out everywhere else', async () => {
     let ended = false;
     server.use(

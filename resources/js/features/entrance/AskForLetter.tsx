@@ -1,14 +1,12 @@
 import { t } from '@lingui/core/macro';
-import { Trans } from '@lingui/react/macro';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import type { Result } from '../../api/client';
-import { entranceQuery } from '../../api/people';
 import { Entrance } from '../../shared/Entrance';
 import { Field } from '../../shared/Field';
 import { formText } from '../../shared/formText';
+import { LettersKept } from '../../shared/LettersKept';
 import { Problem } from '../../shared/Problem';
 import { useSentForm } from '../../shared/useSentForm';
 
@@ -24,7 +22,6 @@ interface Props {
 /** Asks for a letter with a link. */
 export function AskForLetter({ id, title, say, send, sent }: Props) {
     const [asked, setAsked] = useState<string | null>(null);
-    const entrance = useQuery(entranceQuery);
     const { busy, errors, problem, onSubmit } = useSentForm(
         (form) => send(formText(form, 'email')),
         (_, form) => setAsked(formText(new FormData(form), 'email')),
@@ -32,14 +29,7 @@ export function AskForLetter({ id, title, say, send, sent }: Props) {
     if (asked !== null)
         return (
             <Entrance title={t`Look at your mail`} say={sent(asked)}>
-                {entrance.data?.letters === 'kept' && (
-                    <p className="say">
-                        <Trans>
-                            This installation names no mail server: letters stay on its machine, where
-                            <code> {t`bin/artisan mail:read`}</code> shows them.
-                        </Trans>
-                    </p>
-                )}
+                <LettersKept />
                 <Link to="/">{t`Back to signing in`}</Link>
             </Entrance>
         );
