@@ -170,7 +170,11 @@ final class Problems
             return null;
         }
 
-        return new JsonResponse(['message' => 'There is no such thing here.', 'code' => 'not-found'], 404);
+        // What we say of it ourselves, of a link that opens nothing, stands; the framework names classes and routes.
+        $isOurs = $request->route() !== null && ! $missing->getPrevious() instanceof ModelNotFoundException;
+        $said = $isOurs && $missing->getMessage() !== '' ? $missing->getMessage() : 'There is no such thing here.';
+
+        return new JsonResponse(['message' => $said, 'code' => 'not-found'], 404);
     }
 
     private static function sentence(BadInput $bad): string

@@ -14,8 +14,8 @@ use Illuminate\Support\Facades\Crypt;
  */
 final class SealedLink
 {
-    /** As an address names it, in routes. */
-    public const PATTERN = '[0-9A-Za-z_-]{20,2000}';
+    /** As an address names it, in routes; one that was cut off opens nothing, and is told so. */
+    public const PATTERN = '[0-9A-Za-z_-]{1,2000}';
 
     /**
      * Seals what a link is to say when it is opened.

@@ -68,8 +68,11 @@ final class ChangeOfAddressTest extends TestCase
     public function testALinkThatIsOldOpensNothing(): void
     {
         $link = $this->linkTo('new@firm.example');
+        $said = 'This link opens nothing any more. Ask for a new one.';
+        $cutOff = substr($link, 0, 12);
+        $this->postJson("/api/entrance/address/{$cutOff}")->assertNotFound()->assertJsonPath('message', $said);
         $this->travel(25)->hours();
-        $this->postJson("/api/entrance/address/{$link}")->assertNotFound();
+        $this->postJson("/api/entrance/address/{$link}")->assertNotFound()->assertJsonPath('message', $said);
     }
 
     public function testAnotherNameIsToldToTheCrew(): void

@@ -1,26 +1,26 @@
 import { t } from '@lingui/core/macro';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import Form from 'react-bootstrap/Form';
 import { Link, useParams } from 'react-router';
-import { reasonOf } from '../../api/client';
 import { takeAddress } from '../../api/people';
 import { accountQuery } from '../../api/queries';
 import { Entrance } from '../../shared/Entrance';
 import { Problem } from '../../shared/Problem';
-import { useAttempt } from '../../shared/useFormAct';
+import { useSentForm } from '../../shared/useSentForm';
 
 /** Where the link of a letter to another address leads: it is taken to sign in with. */
 export function NewAddress() {
     const { letter = '' } = useParams();
     const client = useQueryClient();
-    const { busy, problem, attempt } = useAttempt();
     const [taken, setTaken] = useState<string | null>(null);
-    const take = async (): Promise<void> => {
-        const result = await takeAddress(letter);
-        if (!result.ok) throw new Error(reasonOf(result));
-        setTaken(result.data.email);
-        await client.invalidateQueries({ queryKey: accountQuery.queryKey });
-    };
+    const { busy, problem, onSubmit } = useSentForm(
+        () => takeAddress(letter),
+        ({ email }) => {
+            setTaken(email);
+            void client.invalidateQueries({ queryKey: accountQuery.queryKey });
+        },
+    );
     if (taken !== null)
         return (
             <Entrance title={t`Your new address`} say={t`You sign in with ${taken} from now on.`}>
@@ -30,13 +30,15 @@ export function NewAddress() {
     return (
         <Entrance
             title={t`Your new address`}
-            say={t`The link came in a letter to it, so it is yours. Your password stays as it is.`}
+            say={t`The link came in a letter to your new address, so it is yours. Your password stays as it is.`}
         >
-            <Problem text={problem} />
-            <button type="button" className="main-act" disabled={busy} onClick={() => void attempt(take)}>
-                {t`Sign in with it from now on`}
-            </button>
-            {problem && <Link to="/account">{t`Ask for a new link`}</Link>}
+            <Form onSubmit={onSubmit}>
+                <Problem text={problem} />
+                <button type="submit" className="main-act" disabled={busy}>
+                    {t`Sign in with it from now on`}
+                </button>
+                {problem && <Link to="/account">{t`Ask for a new link`}</Link>}
+            </Form>
         </Entrance>
     );
 }
