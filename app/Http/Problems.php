@@ -13,6 +13,7 @@ use App\Models\DeletedJob;
 use App\Models\Revision;
 use FallBend\Core\Input\BadInput;
 use Illuminate\Database\ConcurrencyErrorDetector;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\LostConnectionDetector;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;

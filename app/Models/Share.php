@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\People\Audit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 
 /**
  * A link by which somebody without an account reads the record of a job, until it runs out or is withdrawn.
@@ -43,6 +45,31 @@ final class Share extends Model
     protected function casts(): array
     {
         return ['expires_at' => 'datetime', 'withdrawn_at' => 'datetime'];
+    }
+
+    /**
+     * Makes one, and notes who did.
+     *
+     * @param string $for whom it is for
+     * @param int $days for so long it opens
+     * @return array{self, string} with what stands in its link, which is said this once
+     */
+    public static function of(Job $job, User $by, string $for, int $days): array
+    {
+        $token = self::newToken();
+        $made = DB::transaction(static function () use ($job, $by, $for, $days, $token): self {
+            Audit::ofCrew($job->crew_id, 'shared', $by, ['job' => $job->name, 'person' => $for]);
+
+            return self::query()->create([
+                'job_id' => $job->id,
+                'author_id' => $by->id,
+                'for' => $for,
+                'token_hash' => self::hashOf($token),
+                'expires_at' => Carbon::now()->addDays($days),
+            ]);
+        });
+
+        return [$made, $token];
     }
 
     /** @return BelongsTo<Job, $this> */

@@ -68,19 +68,7 @@ final readonly class ShareController
         if ($open >= self::MOST_OPEN) {
             throw BadInput::at('for', 'withdraw a link first: there are '.self::MOST_OPEN.' already', $for);
         }
-        $token = Share::newToken();
-        $user = User::asking($request);
-        $share = DB::transaction(static function () use ($job, $user, $for, $days, $token): Share {
-            Audit::ofCrew($job->crew_id, 'shared', $user, ['job' => $job->name, 'person' => $for]);
-
-            return Share::query()->create([
-                'job_id' => $job->id,
-                'author_id' => $user->id,
-                'for' => $for,
-                'token_hash' => Share::hashOf($token),
-                'expires_at' => Carbon::now()->addDays($days),
-            ]);
-        });
+        [$share, $token] = Share::of($job, User::asking($request), $for, $days);
 
         return new JsonResponse(
             ['share' => $share->written(), 'link' => $request->root()."/shared/{$token}"],
