@@ -52,8 +52,6 @@ Route::prefix('api')->group(static function (): void {
     Route::post('entrance/sign-up', [EntranceController::class, 'askToSignUp']);
     Route::post('entrance/sign-up/{letter}', [EntranceController::class, 'signUp'])
         ->where('letter', SealedLink::PATTERN);
-    Route::post('entrance/address/{letter}', [EntranceController::class, 'takeAddress'])
-        ->where('letter', SealedLink::PATTERN);
     Route::get('invitations/{token}', [EntranceController::class, 'invitation'])->where('token', '[0-9A-Za-z]{20,60}');
     Route::post('invitations/{token}', [EntranceController::class, 'accept'])->where('token', '[0-9A-Za-z]{20,60}');
     Route::get('shared/{token}', [ShareController::class, 'show'])->where('token', '[0-9A-Za-z]{20,60}');
@@ -65,6 +63,8 @@ Route::prefix('api')->group(static function (): void {
         Route::put('account', [AccountController::class, 'update']);
         Route::put('account/password', [AccountController::class, 'password']);
         Route::post('account/address', [AccountController::class, 'address']);
+        Route::put('account/address/{letter}', [AccountController::class, 'takeAddress'])
+            ->where('letter', SealedLink::PATTERN);
         Route::post('account/second-factor', [SecondFactorController::class, 'begin']);
         Route::put('account/second-factor', [SecondFactorController::class, 'confirm']);
         Route::delete('account/second-factor', [SecondFactorController::class, 'end']);

@@ -77,14 +77,6 @@ final class PeopleDescription
                     204,
                 ),
             ],
-            '/api/entrance/address/{letter}' => [
-                'post' => Calls::describe(
-                    'Take the address to which the letter went to sign in with',
-                    null,
-                    Shapes::object(['email' => self::TEXT]),
-                    [404 => 'Problem', 429 => 'Problem'],
-                ) + ['parameters' => [self::inPath('letter', self::TEXT)]],
-            ],
             '/api/entrance/reset' => [
                 'post' => Calls::describe(
                     'Set a new password with what stood in the letter; it is signed in here, and nowhere else',
@@ -182,6 +174,14 @@ final class PeopleDescription
                     [422 => 'Problem', 429 => 'Problem'],
                     204,
                 ),
+            ],
+            '/api/account/address/{letter}' => [
+                'put' => Calls::describe(
+                    'Sign in with the address to which the letter went, from now on',
+                    null,
+                    'Account',
+                    [404 => 'Problem', 429 => 'Problem'],
+                ) + ['parameters' => [self::inPath('letter', self::TEXT)]],
             ],
             '/api/account/second-factor' => self::ofTheSecondFactor(),
             '/api/account/audit' => ['get' => self::audit('What was done with the account')],

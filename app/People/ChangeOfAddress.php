@@ -26,7 +26,7 @@ final class ChangeOfAddress
         $link = SealedLink::of(self::WHAT, self::HOURS, ['user' => $user->id, 'from' => $user->email, 'to' => $to]);
         $what = User::query()->where('email', $to)->exists()
             ? 'There is an account with this address already, so it cannot be taken for another one.'
-            : "Open this within a day, on any device:\n{$root}/address/{$link}";
+            : "Open this within a day, where you are signed in:\n{$root}/address/{$link}";
         // Whoever mistyped it writes to somebody else, who is told nothing of them.
         $text = <<<TEXT
             Hello,
@@ -40,29 +40,34 @@ final class ChangeOfAddress
         Letters::send($to, $to, 'Fall Bend: your new address', $text);
     }
 
-    /** Takes the address that a link names; 404 where it opens nothing any more, whatever the reason. */
-    public static function open(string $link): User
+    /**
+     * Takes the address that a link names; 404 where it opens nothing any more, whatever the reason. It opens for
+     * whoever asked for it alone: a letter that went to a mistyped address gives nobody the account.
+     */
+    public static function open(string $link, User $user): User
     {
         $said = SealedLink::opened(self::WHAT, $link);
-        $to = is_string($said['to'] ?? null) ? $said['to'] : '';
-        $of = ['id' => $said['user'] ?? 0, 'email' => $said['from'] ?? ''];
+        $isTheirs = ($said['user'] ?? 0) === $user->id;
+        $to = $isTheirs && is_string($said['to'] ?? null) ? $said['to'] : '';
+        $before = $said['from'] ?? '';
         try {
-            $user = DB::transaction(static fn (): ?User => self::take($of, $to));
+            $taken = $to !== '' && DB::transaction(static fn (): bool => self::take($user->id, $before, $to));
         } catch (UniqueConstraintViolationException) {
-            $user = null;
+            $taken = false;
         }
+        abort_unless($taken, 404, 'This link opens nothing any more. Ask for a new one.');
 
-        return $user ?? abort(404, 'This link opens nothing any more. Ask for a new one.');
+        return $user->refresh();
     }
 
-    /** @param array<string, mixed> $of whose it is, with the address that they have until now */
-    private static function take(array $of, string $to): ?User
+    /** Takes it, if the address until now is the one from which the link leads. */
+    private static function take(int $id, mixed $before, string $to): bool
     {
-        $user = User::query()->where($of)->lockForUpdate()->first();
-        if ($user === null || $to === '') {
-            return null;
-        }
+        $user = User::query()->lockForUpdate()->findOrFail($id);
         $from = $user->email;
+        if ($from !== $before) {
+            return false;
+        }
         // A letter for a new password that went to the address before opens nothing any more.
         Password::deleteToken($user);
         $user->update(['email' => $to]);
@@ -77,6 +82,6 @@ final class ChangeOfAddress
             TEXT;
         Letters::send($from, $user->name, 'Fall Bend: your address was changed', $text);
 
-        return $user;
+        return true;
     }
 }

@@ -167,6 +167,11 @@ final class AccessTableTest extends TestCase
         $account = ['name' => 'New', 'password' => 'long enough', 'crew' => 'Mine'];
         $this->postJson("/api/entrance/sign-up/{$forged}", $account)->assertNotFound();
         $this->postJson("/api/entrance/sign-up/{$ofAnotherKind}", $account)->assertNotFound();
+        // The letter to another address of somebody opens for nobody else.
+        $this->actingAs($this->people['other'])
+            ->putJson("/api/account/address/{$this->toMove('owner')}")
+            ->assertNotFound();
+        $this->app['auth']->forgetGuards();
         $this->travel(366)->days();
         foreach ($links as $link) {
             $this->getJson($link)->assertNotFound();
@@ -282,10 +287,6 @@ final class AccessTableTest extends TestCase
                     $person,
                 ),
             ],
-            'POST api/entrance/address/{letter}' => [
-                'everybody',
-                static fn (self $test): TestResponse => $test->postJson("/api/entrance/address/{$test->toMove()}"),
-            ],
             'POST api/session' => [
                 'everybody',
                 self::posting(['email' => 'owner@example.test', 'password' => 'secret-owner']),
@@ -320,6 +321,12 @@ final class AccessTableTest extends TestCase
                 static fn (self $test, string $at, string $who): TestResponse => $test->postJson(
                     $at,
                     $own($who) + ['email' => 'elsewhere@example.test'],
+                ),
+            ],
+            'PUT api/account/address/{letter}' => [
+                'signed in',
+                static fn (self $test, string $at, string $who): TestResponse => $test->putJson(
+                    "/api/account/address/{$test->toMove($who)}",
                 ),
             ],
             'POST api/account/second-factor' => [
@@ -604,11 +611,12 @@ final class AccessTableTest extends TestCase
     }
 
     /** What stands in a letter to another address of somebody. */
-    private function toMove(): string
+    private function toMove(string $who): string
     {
-        $somebody = ['user' => $this->person, 'from' => 'somebody@example.test'];
+        $of = $this->people[$who] ?? $this->people['owner'];
+        $said = ['user' => $of->id, 'from' => $of->email, 'to' => 'elsewhere@example.test'];
 
-        return SealedLink::of('address', 24, $somebody + ['to' => 'elsewhere@example.test']);
+        return SealedLink::of('address', 24, $said);
     }
 
     /** @return array<string, mixed> */

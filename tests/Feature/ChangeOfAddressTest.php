@@ -38,13 +38,21 @@ final class ChangeOfAddressTest extends TestCase
         $link = $this->linkTo('New@firm.example');
         self::assertSame('lead@example.test', $this->lead->fresh()?->email, 'until then nothing changes');
 
-        // It opens on any device, whoever is signed in there.
+        // Somebody else who has the letter, where the address was mistyped, does not get the account.
         $this->app['auth']->forgetGuards();
-        $this->postJson("/api/entrance/address/{$link}")->assertOk()->assertExactJson(['email' => 'new@firm.example']);
+        $this->putJson("/api/account/address/{$link}")->assertUnauthorized();
+        $this->actingAs($this->stranger)
+            ->putJson("/api/account/address/{$link}")
+            ->assertNotFound();
+        self::assertSame('lead@example.test', $this->lead->fresh()?->email);
+        $this->actingAs($this->lead->fresh())
+            ->putJson("/api/account/address/{$link}")
+            ->assertOk()
+            ->assertJsonPath('email', 'new@firm.example');
         $told = $this->newestLetter();
         self::assertStringContainsString('To: lead <lead@example.test>', $told);
         self::assertStringContainsString('no longer with lead@example.test', $told);
-        $this->postJson("/api/entrance/address/{$link}")->assertNotFound();
+        $this->putJson("/api/account/address/{$link}")->assertNotFound();
         $sign = ['password' => self::PASSWORD];
         $this->postJson('/api/session', $sign + ['email' => 'lead@example.test'])->assertStatus(422);
         $this->postJson('/api/session', $sign + ['email' => 'new@firm.example'])->assertOk();
@@ -61,7 +69,7 @@ final class ChangeOfAddressTest extends TestCase
         self::assertStringNotContainsString('/address/', $this->newestLetter());
         // And somebody has it by the time the letter is opened.
         User::query()->create(['name' => 'New', 'email' => 'free@firm.example', 'password' => Hash::make('x')]);
-        $this->postJson("/api/entrance/address/{$link}")->assertNotFound();
+        $this->putJson("/api/account/address/{$link}")->assertNotFound();
         self::assertSame('lead@example.test', $this->lead->fresh()?->email);
     }
 
@@ -70,9 +78,9 @@ final class ChangeOfAddressTest extends TestCase
         $link = $this->linkTo('new@firm.example');
         $said = 'This link opens nothing any more. Ask for a new one.';
         $cutOff = substr($link, 0, 12);
-        $this->postJson("/api/entrance/address/{$cutOff}")->assertNotFound()->assertJsonPath('message', $said);
+        $this->putJson("/api/account/address/{$cutOff}")->assertNotFound()->assertJsonPath('message', $said);
         $this->travel(25)->hours();
-        $this->postJson("/api/entrance/address/{$link}")->assertNotFound()->assertJsonPath('message', $said);
+        $this->putJson("/api/account/address/{$link}")->assertNotFound()->assertJsonPath('message', $said);
     }
 
     public function testAnotherNameIsToldToTheCrew(): void

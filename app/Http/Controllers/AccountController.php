@@ -60,6 +60,16 @@ final class AccountController
         return new JsonResponse(null, 204);
     }
 
+    /** Takes another address to sign in with, for whoever had the letter that went there. */
+    public function takeAddress(Request $request, string $letter): JsonResponse
+    {
+        Attempts::slowDown($request, 'address');
+        $user = ChangeOfAddress::open($letter, User::asking($request));
+        Auth::setUser($user);
+
+        return new JsonResponse(SessionController::account($user));
+    }
+
     /** A new password, given the one of now: every other device is signed out. */
     public function password(Request $request): JsonResponse
     {

@@ -7,7 +7,6 @@ namespace App\Http\Controllers;
 use App\Models\Invitation;
 use App\Models\User;
 use App\People\Attempts;
-use App\People\ChangeOfAddress;
 use App\People\LetIn;
 use App\People\Letters;
 use App\People\Passwords;
@@ -87,14 +86,6 @@ final readonly class EntranceController
         $person = ['name' => $given['name'], 'email' => $email, 'password' => $given['password']];
 
         return self::signedIn($request, $this->letIn->withCrew($person, trim($given['crew'])), 201);
-    }
-
-    /** Takes another address to sign in with, for whoever had the letter that went there. */
-    public function takeAddress(Request $request, string $letter): JsonResponse
-    {
-        Attempts::slowDown($request, 'address');
-
-        return new JsonResponse(['email' => ChangeOfAddress::open($letter)->email]);
     }
 
     public function invitation(Request $request, string $token): JsonResponse

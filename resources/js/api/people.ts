@@ -54,7 +54,7 @@ export const askForAddress = (current: string, email: string) =>
     call<null>('POST', '/api/account/address', { current, email });
 /** Takes the address to which a letter went. */
 export const takeAddress = (letter: string) =>
-    call<{ email: string }>('POST', `/api/entrance/address/${encodeURIComponent(letter)}`);
+    call<Account>('PUT', `/api/account/address/${encodeURIComponent(letter)}`);
 export const devicesQuery = queryOptions({
     queryKey: ['devices'],
     queryFn: async () => (await orThrow(call<{ devices: SignedInDevice[] }>('GET', '/api/account/devices'))).devices,

@@ -46,7 +46,7 @@ const NewPasswordPage = loaded(() => import('../features/entrance').then((entran
 const Invited = loaded(() => import('../features/entrance').then((entrance) => entrance.Invited));
 const SignUp = loaded(() => import('../features/entrance').then((entrance) => entrance.SignUp));
 const SignedUp = loaded(() => import('../features/entrance').then((entrance) => entrance.SignedUp));
-const NewAddress = loaded(() => import('../features/entrance').then((entrance) => entrance.NewAddress));
+const NewAddress = loaded(() => import('../features/account').then((account) => account.NewAddress));
 const AccountPage = loaded(() => import('../features/account').then((account) => account.AccountPage));
 const JobPage = loaded(() => import('../features/job').then((job) => job.JobPage));
 
@@ -56,7 +56,6 @@ const ENTRANCES = [
     ['/reset/:token', NewPasswordPage],
     ['/sign-up', SignUp],
     ['/sign-up/:letter', SignedUp],
-    ['/address/:letter', NewAddress],
     ['/invited/:token', Invited],
 ] as const;
 
@@ -116,6 +115,14 @@ if (root) {
                                     element={
                                         <Boundary name={t`Your account`}>
                                             <AccountPage />
+                                        </Boundary>
+                                    }
+                                />
+                                <Route
+                                    path="/address/:letter"
+                                    element={
+                                        <Boundary name={t`Your new address`}>
+                                            <NewAddress />
                                         </Boundary>
                                     }
                                 />

@@ -2,11 +2,12 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { http, HttpResponse } from 'msw';
+import { Route, Routes } from 'react-router';
 import { beforeEach, expect, it } from 'vitest';
 import type { Account, AuditEntry, CrewPeople, InstallationStatus, Invitation } from '../../api/types';
 import { ANNA } from '../../testing/answers';
 import { CHOICES, refused, show, standInServer } from '../../testing/screen';
-import { AccountPage } from '.';
+import { AccountPage, NewAddress } from '.';
 
 const server = standInServer();
 const user = userEvent.setup();
@@ -118,6 +119,32 @@ it('asks for another address, and says that nothing changes until the letter is 
     );
     await at.findByText('bin/artisan mail:read');
     expect(sent[1]).toEqual({ current: 'right', email: 'anna@firm.example' });
+});
+
+it('takes another address by letter, once it is said, and says where it opens nothing', async () => {
+    let asked = 0;
+    server.use(
+        http.put('/api/account/address/sealed', () => {
+            asked++;
+            return asked === 1
+                ? HttpResponse.json({ message: 'This link opens nothing any more.' }, { status: 404 })
+                : HttpResponse.json<Account>({ ...ANNA, email: 'anna@firm.example' });
+        }),
+    );
+    show(
+        <Routes>
+            <Route path="/address/:letter" element={<NewAddress />} />
+        </Routes>,
+        '/address/sealed',
+        CHOICES,
+        TWO,
+    );
+    const take = await screen.findByRole('button', { name: 'Sign in with it from now on' });
+    expect(asked).toBe(0);
+    await user.click(take);
+    await screen.findByText('This link opens nothing any more.');
+    await user.click(take);
+    await screen.findByText('You sign in with anna@firm.example from now on.');
 });
 
 it('shows where somebody is signed in, and signs out everywhere else', async () => {

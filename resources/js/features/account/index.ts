@@ -1,1 +1,2 @@
 export { AccountPage } from './AccountPage';
+export { NewAddress } from './NewAddress';

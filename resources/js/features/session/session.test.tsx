@@ -9,7 +9,7 @@ import type { Account, Entrance } from '../../api/types';
 import { ANNA } from '../../testing/answers';
 import { refused, show, standInServer } from '../../testing/screen';
 import { SignedIn } from '.';
-import { Forgotten, Invited, NewAddress, NewPasswordPage, SignedUp, SignUp } from '../entrance';
+import { Forgotten, Invited, NewPasswordPage, SignedUp, SignUp } from '../entrance';
 
 const server = standInServer();
 const user = userEvent.setup();
@@ -267,32 +267,6 @@ it('makes an account by letter, and says what is wrong at its field', async () =
     await user.click(screen.getByRole('button', { name: 'Make the account' }));
     await screen.findByText('inside');
     expect(sent.at(-1)).toEqual({ name: 'New', password: 'long enough', crew: 'Mine' });
-});
-
-it('takes another address by letter, once it is said, and says where it opens nothing', async () => {
-    let asked = 0;
-    server.use(
-        signedOut,
-        http.post('/api/entrance/address/sealed', () => {
-            asked++;
-            return asked === 1
-                ? HttpResponse.json({ message: 'This link opens nothing any more.' }, { status: 404 })
-                : HttpResponse.json({ email: 'anna@firm.example' });
-        }),
-    );
-    show(
-        <Routes>
-            <Route path="/address/:letter" element={<NewAddress />} />
-        </Routes>,
-        '/address/sealed',
-        null,
-    );
-    const take = await screen.findByRole('button', { name: 'Sign in with it from now on' });
-    expect(asked).toBe(0);
-    await user.click(take);
-    await screen.findByText('This link opens nothing any more.');
-    await user.click(take);
-    await screen.findByText('You sign in with anna@firm.example from now on.');
 });
 
 it('says that a link opens nothing any more, and offers a new one', async () => {

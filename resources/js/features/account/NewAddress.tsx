@@ -16,9 +16,9 @@ export function NewAddress() {
     const [taken, setTaken] = useState<string | null>(null);
     const { busy, problem, onSubmit } = useSentForm(
         () => takeAddress(letter),
-        ({ email }) => {
-            setTaken(email);
-            void client.invalidateQueries({ queryKey: accountQuery.queryKey });
+        (account) => {
+            setTaken(account.email);
+            client.setQueryData(accountQuery.queryKey, account);
         },
     );
     if (taken !== null)
