@@ -118,6 +118,8 @@ final class ClusterTest extends TestCase
             ]);
             self::assertSame(200, $kept->status, $kept->said());
             self::assertSame('from the other node', $lead->send('GET', "/api/jobs/{$id}")->json()['document']['place']);
+            $this->expectExceptionMessage('has no database of its own');
+            $this->ran(['bin/backup'], ['FALL_BEND_VAR' => "{$this->var}/node"]);
         } finally {
             $node->stop();
         }

@@ -37,7 +37,11 @@ export function NewAddress() {
                 <button type="submit" className="main-act" disabled={busy}>
                     {t`Sign in with it from now on`}
                 </button>
-                {problem && <Link to="/account">{t`Ask for a new link`}</Link>}
+                {problem ? (
+                    <Link to="/account">{t`Ask for a new link`}</Link>
+                ) : (
+                    <Link to="/">{t`Leave it as it is`}</Link>
+                )}
             </Form>
         </Entrance>
     );
