@@ -182,6 +182,7 @@ final class OfflineTest extends BrowserTestCase
         $this->until(
             fn (): bool => str_contains($this->text($phone, '.take-along'), 'It is on this device'),
             'all of it is asked and kept',
+            90,
         );
         $this->until(fn (): bool => $this->isKept($phone, $job), 'the application, too');
         $phone->get("{$this->line->address}/");

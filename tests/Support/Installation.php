@@ -55,7 +55,7 @@ final class Installation
     /** @return array<string, false> what the tests were told of their own server, and no other command is told */
     public static function withoutTests(): array
     {
-        $of = '/^(APP|DB|BROWSER|SESSION|BCRYPT|QUEUE)_/';
+        $of = '/^(APP|DB|BROWSER|SESSION|BCRYPT|QUEUE|PICTURES)_/';
         $isOfTests = static fn (string $name): bool => preg_match($of, $name) === 1;
 
         return array_fill_keys(array_filter(array_keys(getenv()), $isOfTests), false);
