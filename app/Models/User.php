@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\People\Role;
+use Closure;
 use FallBend\Core\Input\BadInput;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 
 /**
  * @property int $id
@@ -77,5 +79,16 @@ final class User extends Authenticatable
         $crew = $this->crews->find($this->current_crew_id) ?? $this->crews->first();
 
         return $crew?->id;
+    }
+
+    /**
+     * Does something with the account as it is now, in a transaction: of two who do it at once, one waits and sees what
+     * the other left.
+     *
+     * @param Closure(self): bool $take
+     */
+    public function holding(Closure $take): bool
+    {
+        return DB::transaction(fn (): bool => $take(self::query()->lockForUpdate()->findOrFail($this->id)));
     }
 }

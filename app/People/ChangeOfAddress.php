@@ -6,7 +6,6 @@ namespace App\People;
 
 use App\Models\User;
 use Illuminate\Database\UniqueConstraintViolationException;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Password;
 
 /**
@@ -51,7 +50,7 @@ final class ChangeOfAddress
         $to = $isTheirs && is_string($said['to'] ?? null) ? $said['to'] : '';
         $before = $said['from'] ?? '';
         try {
-            $taken = $to !== '' && DB::transaction(static fn (): bool => self::take($user->id, $before, $to));
+            $taken = $to !== '' && $user->holding(static fn (User $held): bool => self::take($held, $before, $to));
         } catch (UniqueConstraintViolationException) {
             $taken = false;
         }
@@ -61,9 +60,8 @@ final class ChangeOfAddress
     }
 
     /** Takes it, if the address until now is the one from which the link leads. */
-    private static function take(int $id, mixed $before, string $to): bool
+    private static function take(User $user, mixed $before, string $to): bool
     {
-        $user = User::query()->lockForUpdate()->findOrFail($id);
         $from = $user->email;
         if ($from !== $before) {
             return false;

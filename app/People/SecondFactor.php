@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\People;
 
 use App\Models\User;
-use Closure;
 use FallBend\Core\Input\BadInput;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
@@ -94,7 +93,7 @@ final class SecondFactor
 
     private static function takes(User $user, string $code): bool
     {
-        return self::holding($user, static function (User $held) use ($code): bool {
+        return $user->holding(static function (User $held) use ($code): bool {
             $step =
                 $held->totp_secret === null
                     ? null
@@ -110,7 +109,7 @@ final class SecondFactor
 
     private static function takesFromPaper(User $user, string $code): bool
     {
-        return self::holding($user, static function (User $held) use ($code): bool {
+        return $user->holding(static function (User $held) use ($code): bool {
             $hashes = $held->recovery_hashes ?? [];
             $left = array_values(array_diff($hashes, [self::hash(Str::lower(trim($code)))]));
             if (count($left) === count($hashes)) {
@@ -121,12 +120,6 @@ final class SecondFactor
 
             return true;
         });
-    }
-
-    /** @param Closure(User): bool $take of two who do it at once, one waits and sees what the other left */
-    private static function holding(User $user, Closure $take): bool
-    {
-        return DB::transaction(static fn (): bool => $take(User::query()->lockForUpdate()->findOrFail($user->id)));
     }
 
     /** Fifty bits of chance each, so a plain hash tells nobody anything. */

@@ -29,6 +29,16 @@ database() {
   tail -n 20 "$home/out" >&2
   die "The database $1 did not start."
 }
+status() { as "$1" -N -e "SHOW STATUS LIKE '$2'" | cut -f2; }
+# wait_until NAME STATUS VALUE: until a database says so of the others
+wait_until() {
+  local i
+  for i in $(seq 1 100); do
+    [ "$(status "$1" "$2")" = "$3" ] && return 0
+    sleep 0.2
+  done
+  die "The databases did not find each other: $2 of $1 is not $3."
+}
 # measure NAME: commits a second, and the longest tenth
 measure() {
   as "$1" -e 'CREATE DATABASE IF NOT EXISTS bench; CREATE OR REPLACE TABLE bench.edits (id BIGINT AUTO_INCREMENT PRIMARY KEY, said VARBINARY(2400))'
@@ -56,12 +66,7 @@ galera() {
       --wsrep-sst-method=rsync --wsrep-sst-receive-address="127.0.0.1:$(free_port)" \
       --wsrep-provider-options="gmcast.listen_addr=tcp://127.0.0.1:${ports[$((n - 1))]};ist.recv_addr=127.0.0.1:$(free_port)" "${first[@]}"
   done
-  local i
-  for i in $(seq 1 100); do
-    [ "$(as galera1 -N -e "SHOW STATUS LIKE 'wsrep_cluster_size'" | cut -f2)" = 3 ] && break
-    sleep 0.2
-  done
-  [ "$i" -lt 100 ] || die 'The three did not find each other.'
+  wait_until galera1 wsrep_cluster_size 3
   THREE=$(measure galera1)
 }
 replicas() {
@@ -77,15 +82,10 @@ replicas() {
     as "replica$n" -e "CHANGE MASTER TO MASTER_HOST='127.0.0.1', MASTER_PORT=$port, MASTER_USER='copy', MASTER_PASSWORD='copy',
       MASTER_USE_GTID=slave_pos; START SLAVE"
   done
-  local i
-  for i in $(seq 1 100); do
-    [ "$(as primary -N -e "SHOW STATUS LIKE 'Rpl_semi_sync_master_clients'" | cut -f2)" = 2 ] && break
-    sleep 0.2
-  done
-  [ "$i" -lt 100 ] || die 'The replicas did not come to the primary.'
+  wait_until primary Rpl_semi_sync_master_clients 2
   TWO=$(measure primary)
   # Whether each was acknowledged by a replica, and none by running out of time.
-  UNACKNOWLEDGED=$(as primary -N -e "SHOW STATUS LIKE 'Rpl_semi_sync_master_no_tx'" | cut -f2)
+  UNACKNOWLEDGED=$(status primary Rpl_semi_sync_master_no_tx)
 }
 
 printf '%-6s %10s %10s %18s %s\n' round one 'Galera, 3' 'semi-synchronous' 'not acknowledged'

@@ -18,6 +18,7 @@ import { useAttempt } from '../../shared/useFormAct';
 import { useSentForm } from '../../shared/useSentForm';
 import { useTitle } from '../../shared/useTitle';
 import { CrewSection } from './CrewSection';
+import { PasswordNow } from './PasswordNow';
 import { OnThisDevice } from './OnThisDevice';
 import { Installation } from './Installation';
 import { SecondFactor } from './SecondFactor';
@@ -113,14 +114,7 @@ function YourPassword() {
         <section aria-label={t`Password`}>
             <h2>{t`Password`}</h2>
             <form onSubmit={onSubmit}>
-                <Field
-                    id="account-current"
-                    name="current"
-                    type="password"
-                    label={t`Your password now`}
-                    autoComplete="current-password"
-                    errors={errors}
-                />
+                <PasswordNow id="account-current" label={t`Your password now`} errors={errors} />
                 <Field
                     id="account-password"
                     name="password"

@@ -11,6 +11,7 @@ import { Problem } from '../../shared/Problem';
 import { Shape } from '../../shared/Shape';
 import { Squares } from '../../shared/Squares';
 import { useSentForm } from '../../shared/useSentForm';
+import { PasswordNow } from './PasswordNow';
 
 /** A code of the phone beside the password. */
 export function SecondFactor({ isOn }: { isOn: boolean }) {
@@ -67,14 +68,7 @@ function WithPassword<T>({ label, send, then }: WithPasswordProps<T>) {
     const { busy, errors, problem, onSubmit } = useSentForm((form) => send(formText(form, 'current')), then);
     return (
         <form onSubmit={onSubmit}>
-            <Field
-                id="factor-current"
-                name="current"
-                type="password"
-                label={t`Your password`}
-                autoComplete="current-password"
-                errors={errors}
-            />
+            <PasswordNow id="factor-current" label={t`Your password`} errors={errors} />
             <Problem text={problem} />
             <button type="submit" className="plain" disabled={busy}>
                 {label}

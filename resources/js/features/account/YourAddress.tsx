@@ -6,6 +6,7 @@ import { LettersKept } from '../../shared/LettersKept';
 import { Problem } from '../../shared/Problem';
 import { useSentForm } from '../../shared/useSentForm';
 import { Saved, useSaved } from './Saved';
+import { PasswordNow } from './PasswordNow';
 
 /** The address that somebody signs in with, and another one in its place. */
 export function YourAddress({ email }: { email: string }) {
@@ -31,14 +32,7 @@ export function YourAddress({ email }: { email: string }) {
                     autoComplete="email"
                     errors={errors}
                 />
-                <Field
-                    id="address-current"
-                    name="current"
-                    type="password"
-                    label={t`Your password`}
-                    autoComplete="current-password"
-                    errors={errors}
-                />
+                <PasswordNow id="address-current" label={t`Your password`} errors={errors} />
                 <Problem text={problem} />
                 <button type="submit" className="plain" disabled={busy}>
                     {t`Send a letter there`}
